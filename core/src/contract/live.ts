@@ -1,0 +1,56 @@
+import { z } from 'zod'
+import { type KeptEvent, pageEvent } from '../page/events.ts'
+import type { CopyStandingNews } from './copies.ts'
+import type { CopyRow } from './handouts.ts'
+
+const readTo = z.object({
+  work: z.number().int().min(0),
+  help: z.number().int().min(0),
+  feedback: z.number().int().min(0),
+})
+
+/** The most events of one `keep`; a day offline goes in several. */
+export const MOST_EVENTS_AT_ONCE = 200
+/** The largest live message, in bytes. */
+export const MOST_MESSAGE_BYTES = 2_000_000
+
+/** "Tell me what I have not read of this copy, and whatever comes." */
+export const followRequest = z.object({ copy: z.uuid(), readTo })
+export type FollowRequest = z.infer<typeof followRequest>
+export type FollowAnswer =
+  | { ok: true; events: KeptEvent[]; standing: CopyStandingNews; more: boolean }
+  | { ok: false; why: string; gone: boolean }
+
+/** "Keep these." Answered after the database has committed. */
+export const keepRequest = z.object({
+  copy: z.uuid(),
+  events: z.array(pageEvent).min(1).max(MOST_EVENTS_AT_ONCE),
+})
+export type KeepRequest = z.infer<typeof keepRequest>
+
+/**
+ * What became of each event. `kept`: it is in the database. `closed`: the copy does not take this ink
+ * now; the device holds it until it does. `wrong`: it will never be taken.
+ */
+export type EventFate =
+  | { id: string; fate: 'kept'; seq: number; round: number }
+  | { id: string; fate: 'closed' | 'wrong'; why: string }
+export type KeepAnswer = { ok: true; fates: EventFate[] } | { ok: false; why: string; gone: boolean }
+
+/** "Tell me when a copy of this hand-out changes its state." */
+export const watchRequest = z.object({ handout: z.uuid() })
+export type WatchAnswer = { ok: true } | { ok: false; why: string; gone: boolean }
+
+export interface DeviceMessages {
+  follow(request: FollowRequest, answer: (answer: FollowAnswer) => void): void
+  unfollow(copy: string): void
+  keep(request: KeepRequest, answer: (answer: KeepAnswer) => void): void
+  watch(request: z.infer<typeof watchRequest>, answer: (answer: WatchAnswer) => void): void
+}
+
+export interface ServerMessages {
+  events(news: { copy: string; events: KeptEvent[] }): void
+  standing(news: CopyStandingNews): void
+  copyRow(news: { handout: string; row: CopyRow }): void
+  tray(): void
+}

@@ -1,0 +1,49 @@
+import { strokeOutline, traceOutline } from '../ink/outline.ts'
+import { type Stroke, strokePoints } from '../page/items.ts'
+
+/**
+ * PDF path operators that fill the outline of a stroke, in page space (points, y down); the caller
+ * sets the transformation. Places are written to 1/100 pt.
+ */
+export function strokeOperators(stroke: Stroke): string {
+  const outline = strokeOutline(strokePoints(stroke), stroke.nib, stroke.width)
+  if (outline.length < 3) return ''
+  const parts: string[] = [`${colourOperands(stroke.colour)} rg`]
+  let x0 = 0
+  let y0 = 0
+  traceOutline(outline, {
+    moveTo(x, y) {
+      parts.push(`${short(x)} ${short(y)} m`)
+      x0 = x
+      y0 = y
+    },
+    // PDF has cubic curves only: a quadratic's control point lies two thirds of the way from each end.
+    quadraticCurveTo(cx, cy, x, y) {
+      const c1 = `${short(x0 + (2 / 3) * (cx - x0))} ${short(y0 + (2 / 3) * (cy - y0))}`
+      const c2 = `${short(x + (2 / 3) * (cx - x))} ${short(y + (2 / 3) * (cy - y))}`
+      parts.push(`${c1} ${c2} ${short(x)} ${short(y)} c`)
+      x0 = x
+      y0 = y
+    },
+    closePath() {
+      parts.push('h f')
+    },
+  })
+  return parts.join('\n')
+}
+
+/** Red, green and blue from 0 to 1 of a colour #rrggbb. */
+export function colourParts(colour: string): [red: number, green: number, blue: number] {
+  const value = Number.parseInt(colour.slice(1), 16)
+  return [(value >> 16) / 255, ((value >> 8) & 255) / 255, (value & 255) / 255]
+}
+
+function colourOperands(colour: string): string {
+  return colourParts(colour)
+    .map((part) => part.toFixed(3))
+    .join(' ')
+}
+
+function short(value: number): string {
+  return (Math.round(value * 100) / 100).toString()
+}

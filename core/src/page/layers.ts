@@ -1,0 +1,35 @@
+import type { CopyState } from '../handout/state.ts'
+import type { Layer } from './events.ts'
+
+export type Role = 'teacher' | 'student'
+
+/** What of a copy decides who may read and write what. */
+export interface CopyStanding {
+  readonly state: CopyState
+  /** The round of work under way, or just ended; from 1. */
+  readonly round: number
+}
+
+/** The last round whose feedback was handed back; 0 when none was. */
+export function handedBackRound(copy: CopyStanding): number {
+  return copy.state === 'handed back' ? copy.round : copy.round - 1
+}
+
+/**
+ * Whether someone with a place in this copy (its student, or the teacher who handed it out) may read
+ * what lies on `layer` from `round`. The server sends nothing that this refuses.
+ */
+export function mayRead(role: Role, copy: CopyStanding, layer: Layer, round: number): boolean {
+  return role === 'teacher' || layer !== 'feedback' || round <= handedBackRound(copy)
+}
+
+/** Whether someone with a place in this copy may write on `layer` now. */
+export function mayWrite(role: Role, copy: CopyStanding, layer: Layer): boolean {
+  if (role === 'student') return layer === 'work' && worksOn(copy.state)
+  return layer === 'help' || (layer === 'feedback' && copy.state !== 'waiting')
+}
+
+/** Whether the copy lies with the student and takes their ink. */
+export function worksOn(state: CopyState): boolean {
+  return state === 'waiting' || state === 'working' || state === 'another go'
+}

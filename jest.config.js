@@ -1,0 +1,10 @@
+/** Unit and server tests. Server tests expect DATABASE_URL of a throw-away cluster (`npm test` starts one). */
+export default {
+  testMatch: ['<rootDir>/{core,server,web,tools}/src/**/*.test.ts'],
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: {
+    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'es6' } }],
+  },
+  testEnvironment: 'node',
+  testTimeout: 30_000,
+}

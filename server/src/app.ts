@@ -1,0 +1,89 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import { Refused } from '@hand-back/core'
+import express, { type Express, type RequestHandler } from 'express'
+import helmet from 'helmet'
+import { classRoutes } from './classes/index.ts'
+import type { Context } from './context.ts'
+import { copyRoutes } from './copies/index.ts'
+import { fileRoutes } from './files/index.ts'
+import { handoutRoutes } from './handouts/index.ts'
+import { answerErrors } from './http/errors.ts'
+import { sameOrigin } from './http/sameOrigin.ts'
+import { knowPerson, peopleRoutes } from './people/index.ts'
+import { recordingRoutes } from './recordings/index.ts'
+import { worksheetRoutes } from './worksheets/index.ts'
+
+const YEAR = 365 * 24 * 60 * 60 * 1000
+
+/** The HTTP side of the server. `webRoot` is the folder of the built interface. */
+export function makeApp(context: Context, session: RequestHandler, webRoot: string): Express {
+  const app = express()
+  app.set('trust proxy', 'loopback')
+  app.use(securityHeaders())
+  app.get('/api/alive', async (_request, response) => {
+    await context.pool.query('SELECT 1')
+    response.json({ alive: true })
+  })
+  app.use('/api', session, knowPerson(context), sameOrigin, express.json({ limit: '200kb' }))
+  app.use('/api', (_request, response, next) => {
+    response.set('Cache-Control', 'no-store')
+    next()
+  })
+  const parts = [
+    peopleRoutes,
+    classRoutes,
+    worksheetRoutes,
+    fileRoutes,
+    handoutRoutes,
+    copyRoutes,
+    recordingRoutes,
+  ]
+  for (const routes of parts) app.use('/api', routes(context))
+  app.use('/api', () => {
+    throw new Refused('There is nothing under this address.', 404)
+  })
+  serveInterface(app, webRoot)
+  app.use(answerErrors(context.log))
+  return app
+}
+
+function serveInterface(app: Express, webRoot: string): void {
+  // Names under assets/ carry a hash of their content.
+  app.use(
+    '/assets',
+    express.static(join(webRoot, 'assets'), { immutable: true, maxAge: YEAR, fallthrough: false }),
+  )
+  app.use(express.static(webRoot, { index: false, maxAge: '1h' }))
+  const page = join(webRoot, 'index.html')
+  app.get('/{*path}', (_request, response) => {
+    if (!existsSync(page)) throw new Refused('The interface has not been built yet.', 503)
+    response.set('Cache-Control', 'no-cache').sendFile(page)
+  })
+}
+
+function securityHeaders(): RequestHandler {
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+        workerSrc: ["'self'", 'blob:'],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'blob:', 'data:'],
+        mediaSrc: ["'self'", 'blob:'],
+        fontSrc: ["'self'", 'data:'],
+        connectSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'self'"],
+        frameAncestors: ["'none'"],
+        formAction: ["'self'"],
+      },
+    },
+    // On a school's own network there is often no certificate; a proxy that has one sets this.
+    strictTransportSecurity: false,
+    crossOriginOpenerPolicy: { policy: 'same-origin' },
+    referrerPolicy: { policy: 'same-origin' },
+  })
+}

@@ -1,0 +1,58 @@
+import {
+  type EventFate,
+  type Layer,
+  mayWrite,
+  type PageEvent,
+  type Role,
+  readInk,
+  type Stroke,
+} from '@hand-back/core'
+import type { CopyRecord } from './place.ts'
+
+/** What must be known of a copy and of an event to judge it. */
+export interface Evidence {
+  readonly copy: CopyRecord
+  readonly role: Role
+  readonly pages: ReadonlySet<string>
+  /** Events with these ids that the database has already. */
+  readonly there: ReadonlyMap<string, { copy: string; seq: number; round: number }>
+  /** The recordings of this copy. */
+  readonly recordings: ReadonlySet<string>
+}
+
+const CLOSED: Record<Role, string> = {
+  student: 'This copy is not yours to write on just now.',
+  teacher: 'This copy has not been opened yet.',
+}
+
+/** Judges one event: its fate if it is already decided, `undefined` if it is to be kept. */
+export function judge(event: PageEvent, evidence: Evidence): EventFate | undefined {
+  const { id } = event
+  const there = evidence.there.get(id)
+  if (there) {
+    return there.copy === evidence.copy.id
+      ? { id, fate: 'kept', seq: there.seq, round: there.round }
+      : wrong(id, 'This belongs to another copy.')
+  }
+  if (!mayEver(evidence.role, event.layer)) return wrong(id, 'This is not yours to write on.')
+  if (!evidence.pages.has(event.page)) return wrong(id, 'This copy has no such page.')
+  if (event.act === 'add') {
+    const ink = event.items.filter((item): item is Stroke => item.kind === 'stroke')
+    if (ink.some((stroke) => readInk(stroke.points) === undefined))
+      return wrong(id, 'This ink cannot be read.')
+    const voices = event.items.flatMap((item) => (item.kind === 'voice' ? [item.recording] : []))
+    if (voices.some((recording) => !evidence.recordings.has(recording)))
+      return wrong(id, 'This voice note has no sound.')
+  }
+  return mayWrite(evidence.role, evidence.copy, event.layer)
+    ? undefined
+    : { id, fate: 'closed', why: CLOSED[evidence.role] }
+}
+
+function mayEver(role: Role, layer: Layer): boolean {
+  return role === 'student' ? layer === 'work' : layer !== 'work'
+}
+
+function wrong(id: string, why: string): EventFate {
+  return { id, fate: 'wrong', why }
+}

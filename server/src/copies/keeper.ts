@@ -1,0 +1,239 @@
+import type { EventFate, KeptEvent, Layer, PageEvent, Person } from '@hand-back/core'
+import type pg from 'pg'
+import type { Context } from '../context.ts'
+import { notHere } from '../http/as.ts'
+import { type Evidence, judge } from './judge.ts'
+import { type CopyRecord, roleIn } from './place.ts'
+import { toStored } from './storedEvent.ts'
+
+interface Request {
+  readonly person: Person
+  readonly copy: string
+  readonly events: readonly PageEvent[]
+  readonly done: (fates: EventFate[]) => void
+  readonly failed: (error: unknown) => void
+}
+
+interface HeldCopy extends CopyRecord {
+  readonly seqs: Record<Layer, number>
+}
+
+/** What a batch did to one copy: its new events, and whether marking began with them. */
+interface Written {
+  readonly copy: HeldCopy
+  readonly events: KeptEvent[]
+  markingBegan: boolean
+}
+
+/** The most requests of one transaction. */
+const MOST_AT_ONCE = 200
+
+/**
+ * Keeps events for all who write, many people's in one transaction: while one batch is being
+ * committed the next gathers. A promise is fulfilled only after its batch is durable.
+ */
+export class Keeper {
+  readonly #context: Context
+  readonly #pages = new Map<string, Promise<Set<string>>>()
+  #waiting: Request[] = []
+  #busy = false
+
+  constructor(context: Context) {
+    this.#context = context
+  }
+
+  /**
+   * Keeps `events`, in their order, in a copy and says what became of each. Rejects with `Refused`
+   * (404) when the person has no place in the copy, and when the database cannot be reached.
+   */
+  keep(person: Person, copy: string, events: readonly PageEvent[]): Promise<EventFate[]> {
+    return new Promise((done, failed) => {
+      this.#waiting.push({ person, copy, events, done, failed })
+      void this.#work()
+    })
+  }
+
+  async #work(): Promise<void> {
+    if (this.#busy) return
+    this.#busy = true
+    while (this.#waiting.length > 0) {
+      const batch = this.#waiting.splice(0, MOST_AT_ONCE)
+      await this.#keepAll(batch)
+    }
+    this.#busy = false
+  }
+
+  async #keepAll(batch: Request[]): Promise<void> {
+    try {
+      await this.#commit(batch)
+    } catch (error) {
+      // One that the database refuses must not cost the others their ink.
+      if (batch.length > 1) for (const request of batch) await this.#keepAll([request])
+      else batch[0]!.failed(error)
+    }
+  }
+
+  async #commit(batch: Request[]): Promise<void> {
+    const client = await this.#context.pool.connect()
+    let broken: Error | undefined
+    try {
+      await client.query('BEGIN')
+      const { answers, written } = await this.#write(client, batch)
+      await client.query('COMMIT')
+      for (const answer of answers) answer()
+      this.#tell(written)
+    } catch (error) {
+      await client.query('ROLLBACK').catch((rollback) => {
+        broken = rollback
+      })
+      throw error
+    } finally {
+      client.release(broken)
+    }
+  }
+
+  async #write(
+    client: pg.PoolClient,
+    batch: Request[],
+  ): Promise<{ answers: (() => void)[]; written: Written[] }> {
+    const copies = await holdCopies(
+      client,
+      batch.map((request) => request.copy),
+    )
+    const there = await eventsThere(
+      client,
+      batch.flatMap((request) => request.events.map((event) => event.id)),
+    )
+    const recordings = await recordingsOf(client, batch)
+    const now = this.#context.now()
+    const writing = new Map<string, Written>()
+    const answers: (() => void)[] = []
+    for (const request of batch) {
+      const copy = copies.get(request.copy)
+      const role = copy && roleIn(copy, request.person)
+      if (!role) {
+        answers.push(() => request.failed(notHere()))
+        continue
+      }
+      const pages = await this.#pagesOf(copy.versionId)
+      const evidence: Evidence = {
+        copy,
+        role,
+        pages,
+        there,
+        recordings: recordings.get(copy.id) ?? new Set(),
+      }
+      const of = writing.get(copy.id) ?? { copy, events: [], markingBegan: false }
+      writing.set(copy.id, of)
+      const fates = request.events.map((event) => {
+        const decided = judge(event, evidence)
+        if (decided) return decided
+        const seq = ++copy.seqs[event.layer]
+        there.set(event.id, { copy: copy.id, seq, round: copy.round })
+        of.events.push({ ...event, seq, author: request.person.id, round: copy.round, keptAt: now })
+        if (event.layer === 'feedback' && !copy.markingBegan) of.markingBegan = true
+        return { id: event.id, fate: 'kept' as const, seq, round: copy.round }
+      })
+      answers.push(() => request.done(fates))
+    }
+    const written = [...writing.values()].filter(({ events }) => events.length > 0)
+    if (written.length > 0) {
+      await insertEvents(client, written)
+      await advanceCopies(client, written)
+    }
+    return { answers, written }
+  }
+
+  #tell(written: Written[]): void {
+    for (const { copy, events, markingBegan } of written) {
+      this.#context.news.eventsKept(copy, events)
+      if (markingBegan) this.#context.news.copyChanged(copy)
+    }
+  }
+
+  /** The pages of a frozen version never change: looked up once. */
+  async #pagesOf(versionId: string): Promise<Set<string>> {
+    let pages = this.#pages.get(versionId)
+    if (!pages) {
+      pages = this.#context.pool
+        .query('SELECT id FROM worksheet_page WHERE version_id = $1', [versionId])
+        .then(({ rows }) => new Set(rows.map((row) => row.id as string)))
+      pages.catch(() => this.#pages.delete(versionId))
+      this.#pages.set(versionId, pages)
+    }
+    return pages
+  }
+}
+
+// Held in order of id, so that two batches never wait for each other in a circle.
+async function holdCopies(client: pg.PoolClient, ids: string[]): Promise<Map<string, HeldCopy>> {
+  const { rows } = await client.query(
+    `SELECT c.id, c.handout_id AS "handoutId", h.version_id AS "versionId", c.student_id AS "studentId",
+       h.teacher_id AS "teacherId", c.state, c.round, c.marking_began AS "markingBegan", c.handed_in_at AS "handedInAt",
+       json_build_object('work', c.work_seq, 'help', c.help_seq, 'feedback', c.feedback_seq) AS seqs
+     FROM copy c JOIN handout h ON h.id = c.handout_id
+     WHERE c.id = ANY($1) ORDER BY c.id FOR UPDATE OF c`,
+    [ids],
+  )
+  return new Map(rows.map((row) => [row.id, row]))
+}
+
+async function eventsThere(client: pg.PoolClient, ids: string[]) {
+  const { rows } = await client.query(
+    'SELECT id, copy_id AS copy, seq, round FROM event WHERE id = ANY($1)',
+    [ids],
+  )
+  return new Map<string, { copy: string; seq: number; round: number }>(rows.map((row) => [row.id, row]))
+}
+
+async function recordingsOf(client: pg.PoolClient, batch: Request[]): Promise<Map<string, Set<string>>> {
+  const voiced = batch.filter(({ events }) =>
+    events.some((event) => event.act === 'add' && event.items.some((item) => item.kind === 'voice')),
+  )
+  const found = new Map<string, Set<string>>()
+  if (voiced.length === 0) return found
+  const { rows } = await client.query('SELECT id, copy_id AS copy FROM recording WHERE copy_id = ANY($1)', [
+    voiced.map(({ copy }) => copy),
+  ])
+  for (const { id, copy } of rows) found.set(copy, (found.get(copy) ?? new Set()).add(id))
+  return found
+}
+
+async function insertEvents(client: pg.PoolClient, written: Written[]): Promise<void> {
+  const rows = written.flatMap(({ copy, events }) =>
+    events.map((event) => ({ copy, event, stored: toStored(event) })),
+  )
+  const column = <T>(of: (row: (typeof rows)[number]) => T) => rows.map(of)
+  await client.query(
+    `INSERT INTO event (copy_id, layer, seq, id, author_id, round, kept_at, body, ink)
+     SELECT * FROM unnest($1::uuid[], $2::text[], $3::int[], $4::uuid[], $5::uuid[], $6::int[], $7::timestamptz[],
+       $8::jsonb[], $9::bytea[])`,
+    [
+      column(({ copy }) => copy.id),
+      column(({ event }) => event.layer),
+      column(({ event }) => event.seq),
+      column(({ event }) => event.id),
+      column(({ event }) => event.author),
+      column(({ event }) => event.round),
+      column(({ event }) => new Date(event.keptAt)),
+      column(({ stored }) => JSON.stringify(stored.body)),
+      column(({ stored }) => stored.ink),
+    ],
+  )
+}
+
+async function advanceCopies(client: pg.PoolClient, written: Written[]): Promise<void> {
+  await client.query(
+    `UPDATE copy c SET work_seq = n.work, help_seq = n.help, feedback_seq = n.feedback,
+       marking_began = c.marking_began OR n.began
+     FROM unnest($1::uuid[], $2::int[], $3::int[], $4::int[], $5::boolean[]) AS n(id, work, help, feedback, began)
+     WHERE c.id = n.id`,
+    [
+      written.map(({ copy }) => copy.id),
+      written.map(({ copy }) => copy.seqs.work),
+      written.map(({ copy }) => copy.seqs.help),
+      written.map(({ copy }) => copy.seqs.feedback),
+      written.map(({ markingBegan }) => markingBegan),
+    ],
+  )
+}

@@ -1,0 +1,42 @@
+import { handedBackRound, type KeptEvent, type ReadTo, type Role } from '@hand-back/core'
+import { sql } from 'drizzle-orm'
+import type { Queries } from '../db/connect.ts'
+import type { CopyRecord } from './place.ts'
+import { type EventRow, fromStored } from './storedEvent.ts'
+
+/** The most events of one answer; who reads asks again while there are more. */
+export const MOST_READ_AT_ONCE = 1000
+
+// A teacher may read every round of feedback.
+const EVERY_ROUND = 1_000_000
+
+/**
+ * What somebody has not read yet of a copy, each layer in sequence: only what `mayRead` in core lets
+ * them read, which for feedback is every round up to the last handed back.
+ */
+export async function readLog(
+  db: Queries,
+  copy: CopyRecord,
+  role: Role,
+  readTo: ReadTo,
+  most = MOST_READ_AT_ONCE,
+): Promise<{ events: KeptEvent[]; more: boolean }> {
+  const rounds = role === 'teacher' ? EVERY_ROUND : handedBackRound(copy)
+  const { rows } = await db.execute(sql`
+    SELECT id, layer, seq, author_id AS author, round, extract(epoch FROM kept_at) * 1000 AS "keptAt", body, ink
+    FROM event WHERE copy_id = ${copy.id} AND (
+      (layer = 'work' AND seq > ${readTo.work}) OR
+      (layer = 'help' AND seq > ${readTo.help}) OR
+      (layer = 'feedback' AND seq > ${readTo.feedback} AND round <= ${rounds}))
+    ORDER BY layer DESC, seq LIMIT ${most + 1}`)
+  const events = rows
+    .slice(0, most)
+    .map((row) => fromStored({ ...row, keptAt: Number(row.keptAt) } as unknown as EventRow))
+  return { events, more: rows.length > most }
+}
+
+/** Everything of a copy that somebody may read. */
+export async function readWholeLog(db: Queries, copy: CopyRecord, role: Role): Promise<KeptEvent[]> {
+  const { events } = await readLog(db, copy, role, { work: 0, help: 0, feedback: 0 }, 1_000_000)
+  return events
+}

@@ -1,0 +1,44 @@
+import { type CopyStandingNews, handBackRequest } from '@hand-back/core'
+import { Router } from 'express'
+import type { Context } from '../context.ts'
+import { ownHandout } from '../handouts/index.ts'
+import { as, notHere, whoAsks } from '../http/as.ts'
+import { idIn } from '../http/ids.ts'
+import { copyAsPdf } from './flatten/index.ts'
+import { copyFor } from './place.ts'
+import { stepBy, steps, takeStep, takeStepWithAll } from './standing.ts'
+import { wholeCopy } from './whole.ts'
+
+export function copyRoutes(context: Context): Router {
+  const { db } = context
+  const router = Router()
+
+  router.get('/copies/:copy', as('anybody'), async (request, response) => {
+    response.json(await wholeCopy(db, whoAsks(request), idIn(request, 'copy')))
+  })
+
+  for (const step of steps) {
+    router.post(`/copies/:copy/${step}`, as(stepBy(step)), async (request, response) => {
+      const { id, state, round } = await takeStep(context, whoAsks(request), idIn(request, 'copy'), step)
+      const standing: CopyStandingNews = { copy: id, state, round }
+      response.json(standing)
+    })
+  }
+
+  router.post('/handouts/:handout/hand-back', as('teacher'), async (request, response) => {
+    const teacher = whoAsks(request)
+    const { id } = await ownHandout(db, teacher.id, idIn(request, 'handout'))
+    const { copies } = handBackRequest.parse(request.body)
+    for (const copy of copies) {
+      if ((await copyFor(db, teacher, copy)).copy.handoutId !== id) throw notHere()
+    }
+    response.json({ handedBack: await takeStepWithAll(context, teacher, copies, 'hand-back') })
+  })
+
+  router.get('/copies/:copy/pdf', as('anybody'), async (request, response) => {
+    const { name, bytes } = await copyAsPdf(context, whoAsks(request), idIn(request, 'copy'))
+    response.set('Content-Type', 'application/pdf').attachment(`${name}.pdf`).send(Buffer.from(bytes))
+  })
+
+  return router
+}

@@ -1,0 +1,76 @@
+import {
+  anotherGo,
+  handedBack,
+  handedIn,
+  opened,
+  type Person,
+  Refused,
+  type Role,
+  takenBack,
+} from '@hand-back/core'
+import { eq } from 'drizzle-orm'
+import type { Context } from '../context.ts'
+import { copies } from '../db/schema.ts'
+import { notHere } from '../http/as.ts'
+import { type CopyRecord, holdCopyFor } from './place.ts'
+
+/** What can be done to a whole copy, by whom, and the rule in core that says when. */
+const STEPS = {
+  open: { by: 'student', rule: opened },
+  'hand-in': { by: 'student', rule: handedIn },
+  'take-back': { by: 'student', rule: takenBack },
+  'hand-back': { by: 'teacher', rule: handedBack },
+  'another-go': { by: 'teacher', rule: anotherGo },
+} as const satisfies Record<string, { by: Role; rule: (copy: CopyRecord) => CopyRecord }>
+
+export type Step = keyof typeof STEPS
+export const steps = Object.keys(STEPS) as Step[]
+
+/** Who takes a step: its student or its teacher. */
+export function stepBy(step: Step): Role {
+  return STEPS[step].by
+}
+
+/**
+ * Takes a step with a copy and tells everybody who may know. Throws `Refused` when the person has no
+ * place in it or the rule says no. A step taken already changes nothing.
+ */
+export async function takeStep(
+  context: Context,
+  person: Person,
+  id: string,
+  step: Step,
+): Promise<CopyRecord> {
+  const { before, after } = await context.db.transaction(async (tx) => {
+    const { copy, role } = await holdCopyFor(tx, person, id)
+    const { by, rule } = STEPS[step]
+    if (role !== by) throw notHere()
+    const changed: CopyRecord = rule(copy)
+    if (changed === copy) return { before: copy, after: copy }
+    const handedInAt = changed.state === 'handed in' ? new Date(context.now()) : changed.handedInAt
+    const { state, round, markingBegan } = changed
+    await tx.update(copies).set({ state, round, markingBegan, handedInAt }).where(eq(copies.id, id))
+    return { before: copy, after: { ...changed, handedInAt } }
+  })
+  if (before !== after) context.news.copyChanged(after)
+  return after
+}
+
+/** Takes a step with several copies; those that the rule refuses stay as they are. Returns the ids of the others. */
+export async function takeStepWithAll(
+  context: Context,
+  person: Person,
+  ids: readonly string[],
+  step: Step,
+): Promise<string[]> {
+  const done: string[] = []
+  for (const id of new Set(ids)) {
+    try {
+      await takeStep(context, person, id, step)
+      done.push(id)
+    } catch (error) {
+      if (!(error instanceof Refused) || error.status === 404) throw error
+    }
+  }
+  return done
+}

@@ -1,0 +1,2 @@
+export { copyRows, handOut, ownHandout } from './queries.ts'
+export { handoutRoutes } from './routes.ts'

@@ -1,0 +1,2 @@
+export { answerDevices, liveSettings } from './connection.ts'
+export { type Live, liveNews } from './news.ts'

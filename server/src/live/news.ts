@@ -1,0 +1,49 @@
+import type { CopyRow } from '@hand-back/core'
+import { type DeviceMessages, mayRead, type ServerMessages } from '@hand-back/core'
+import type { Logger } from 'pino'
+import type { Server } from 'socket.io'
+import type { News } from '../news.ts'
+
+export type Live = Server<DeviceMessages, ServerMessages>
+
+/** Where each listener sits. A student and a teacher of one copy sit in different rooms: they hear different things. */
+export const rooms = {
+  copy: (id: string, role: 'student' | 'teacher') => `copy:${id}:${role}`,
+  handout: (id: string) => `handout:${id}`,
+  person: (id: string) => `person:${id}`,
+  session: (id: string) => `session:${id}`,
+}
+
+/** News over the live connections of all processes. `rowOf` looks up a copy as its teacher's table shows it. */
+export function liveNews(
+  live: Live,
+  log: Logger,
+  rowOf: (handout: string, copy: string) => Promise<CopyRow | undefined>,
+): News {
+  return {
+    eventsKept(copy, events) {
+      live.to(rooms.copy(copy.id, 'teacher')).emit('events', { copy: copy.id, events: [...events] })
+      const seen = events.filter((event) => mayRead('student', copy, event.layer, event.round))
+      if (seen.length > 0)
+        live.to(rooms.copy(copy.id, 'student')).emit('events', { copy: copy.id, events: seen })
+    },
+    copyChanged(copy) {
+      const standing = { copy: copy.id, state: copy.state, round: copy.round }
+      live.to(rooms.copy(copy.id, 'teacher')).to(rooms.copy(copy.id, 'student')).emit('standing', standing)
+      rowOf(copy.handoutId, copy.id).then(
+        (row) => {
+          if (!row) return
+          live.to(rooms.handout(copy.handoutId)).emit('copyRow', { handout: copy.handoutId, row })
+          live.to(rooms.person(row.student.id)).emit('tray')
+        },
+        (error) => log.warn({ error }, 'news of a copy not told'),
+      )
+    },
+    trayChanged(student) {
+      live.to(rooms.person(student)).emit('tray')
+    },
+    signedOut(sessionId) {
+      live.in(rooms.session(sessionId)).disconnectSockets(true)
+    },
+  }
+}

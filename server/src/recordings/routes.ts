@@ -1,0 +1,60 @@
+import { MOST_VOICE_BYTES, Refused } from '@hand-back/core'
+import { eq } from 'drizzle-orm'
+import { type RequestHandler, Router } from 'express'
+import type { Context } from '../context.ts'
+import { copyFor } from '../copies/index.ts'
+import { recordings } from '../db/schema.ts'
+import { dropFile, findFile, sendFile, storeFile } from '../files/index.ts'
+import { as, notHere, whoAsks } from '../http/as.ts'
+import { idIn } from '../http/ids.ts'
+
+// What recorders write: the containers look the same with and without pictures.
+const SOUNDS: Record<string, string> = {
+  'video/webm': 'audio/webm',
+  'audio/webm': 'audio/webm',
+  'video/matroska': 'audio/webm',
+  'video/mp4': 'audio/mp4',
+  'audio/mp4': 'audio/mp4',
+  'audio/x-m4a': 'audio/mp4',
+  'audio/ogg': 'audio/ogg',
+  'audio/opus': 'audio/ogg',
+  'audio/wav': 'audio/wav',
+}
+
+export function recordingRoutes({ db }: Context): Router {
+  const router = Router()
+
+  /** The sound comes before the note that lies on the page. The id is the device's: sending twice keeps once. */
+  const keepSound: RequestHandler = async (request, response) => {
+    const person = whoAsks(request)
+    const { copy } = await copyFor(db, person, idIn(request, 'copy'))
+    const id = idIn(request, 'recording')
+    const [there] = await db.select().from(recordings).where(eq(recordings.id, id))
+    if (there && (there.copyId !== copy.id || there.authorId !== person.id)) throw notHere()
+    if (!there) {
+      const file = await storeFile(db, request, MOST_VOICE_BYTES)
+      if (!SOUNDS[file.type]) {
+        await dropFile(db, file.sha256)
+        throw new Refused('This is not a sound that can be played.', 422)
+      }
+      await db
+        .insert(recordings)
+        .values({ id, copyId: copy.id, authorId: person.id, file: file.sha256 })
+        .onConflictDoNothing()
+    }
+    response.status(201).json({ recording: id })
+  }
+  router.put('/copies/:copy/recordings/:recording', as('student'), keepSound)
+
+  router.get('/copies/:copy/recordings/:recording', as('anybody'), async (request, response) => {
+    const { copy } = await copyFor(db, whoAsks(request), idIn(request, 'copy'))
+    const [found] = await db
+      .select()
+      .from(recordings)
+      .where(eq(recordings.id, idIn(request, 'recording')))
+    if (!found || found.copyId !== copy.id) throw notHere()
+    const file = (await findFile(db, found.file))!
+    await sendFile(db, request, response, { ...file, type: SOUNDS[file.type] ?? file.type })
+  })
+  return router
+}

@@ -1,0 +1,80 @@
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { createAdapter } from '@socket.io/postgres-adapter'
+import pino, { type Logger } from 'pino'
+import { Server } from 'socket.io'
+import { makeApp } from './app.ts'
+import type { Context } from './context.ts'
+import { Keeper } from './copies/index.ts'
+import { bringUpToDate, connect } from './db/connect.ts'
+import { clearBrokenUploads } from './files/index.ts'
+import { copyRows } from './handouts/index.ts'
+import { fromHere } from './http/sameOrigin.ts'
+import { takeSeat } from './http/seat.ts'
+import { answerDevices, type Live, liveNews, liveSettings } from './live/index.ts'
+import { sessions } from './people/index.ts'
+
+export interface Settings {
+  readonly databaseUrl: string
+  /** 0 takes a free one. */
+  readonly port: number
+  readonly host: string
+  /** Signs the session cookies. */
+  readonly secret: string
+  readonly demo: boolean
+  /** The folder of the built interface. */
+  readonly webRoot: string
+  readonly log?: Logger
+}
+
+export interface RunningServer {
+  readonly url: string
+  readonly context: Context
+  stop(): Promise<void>
+}
+
+/** Starts a server: brings the database up to date, then answers. Several may run on one database. */
+export async function startServer(settings: Settings): Promise<RunningServer> {
+  const log = settings.log ?? pino({ level: process.env.LOG_LEVEL ?? 'warn' })
+  const connection = connect(settings.databaseUrl, (error) =>
+    log.warn({ error: error.message }, 'database connection'),
+  )
+  await bringUpToDate(connection)
+  const { db, pool } = connection
+  await clearBrokenUploads(db)
+
+  const server = createServer()
+  const live: Live = new Server({
+    ...liveSettings,
+    allowRequest: (request, decide) => decide(null, fromHere(request)),
+  })
+  const news = liveNews(live, log, async (handout, copy) => (await copyRows(db, handout, copy))[0])
+  const context: Context = { db, pool, log, news, now: Date.now, demo: settings.demo }
+  const session = sessions(context, settings.secret)
+
+  server.on('request', makeApp(context, session, settings.webRoot))
+  live.attach(server)
+  live.engine.use(session)
+  live.adapter(
+    createAdapter(pool, { errorHandler: (error) => log.warn({ error: error.message }, 'live messages') }),
+  )
+  answerDevices(live, context, new Keeper(context))
+  // Before every other listener, Socket.IO's included.
+  server.prependListener('request', takeSeat)
+  server.prependListener('upgrade', takeSeat)
+
+  await new Promise<void>((done, failed) => {
+    server.once('error', failed)
+    server.listen(settings.port, settings.host, done)
+  })
+  const { port } = server.address() as AddressInfo
+  return {
+    url: `http://${settings.host}:${port}`,
+    context,
+    async stop() {
+      await live.close()
+      server.closeAllConnections()
+      await connection.close()
+    },
+  }
+}

@@ -1,0 +1,5 @@
+export class Missing extends Error {
+  constructor(sentence: string)
+  readonly sentence: string
+}
+export function findPostgres(): string | undefined

@@ -1,0 +1,26 @@
+import { spawnSync } from 'node:child_process'
+import { existsSync, readdirSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import { Missing } from '../../needs.mjs'
+import { PROJECT } from './project.ts'
+
+export const WEB_ROOT = join(PROJECT, 'web/dist')
+
+/** Builds the interface when a source is newer than what was built. */
+export function buildWeb(): void {
+  const built = join(WEB_ROOT, 'index.html')
+  const sources = ['web/src', 'web/plugins', 'web/public', 'core/src'].map((folder) => join(PROJECT, folder))
+  const files = ['web/index.html', 'web/vite.config.ts', 'package-lock.json'].map((file) => join(PROJECT, file))
+  const newest = Math.max(...sources.map(newestIn), ...files.map((file) => statSync(file).mtimeMs))
+  if (existsSync(built) && statSync(built).mtimeMs > newest) return
+  console.log('Building the interface …')
+  const done = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(PROJECT, 'web'), encoding: 'utf8' })
+  if (done.status !== 0) throw new Missing(`The interface could not be built.\n${done.stdout}${done.stderr}`)
+}
+
+function newestIn(folder: string): number {
+  if (!existsSync(folder)) return 0
+  return readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .reduce((newest, entry) => Math.max(newest, statSync(join(entry.parentPath, entry.name)).mtimeMs), 0)
+}

@@ -1,0 +1,57 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { join } from 'node:path'
+import { createInterface } from 'node:readline'
+import { Missing } from '../../needs.mjs'
+import { WEB_ROOT } from './buildWeb.ts'
+import { PROJECT } from './project.ts'
+
+export interface ServerProcess {
+  readonly url: string
+  readonly process: ChildProcess
+  /** Fulfilled when it has ended, however. */
+  readonly ended: Promise<void>
+  stop(): Promise<void>
+}
+
+export interface ServerOptions {
+  readonly databaseUrl: string
+  readonly port: number
+  readonly secret: string
+  readonly demo: boolean
+  readonly host?: string
+}
+
+/** Starts the server in a process of its own and waits until it answers. Throws `Missing` when it ends instead. */
+export async function startServerProcess(options: ServerOptions): Promise<ServerProcess> {
+  const child = spawn(process.execPath, ['--import', 'tsx', join(PROJECT, 'server/src/main.ts')], {
+    cwd: PROJECT,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: {
+      ...process.env,
+      DATABASE_URL: options.databaseUrl,
+      PORT: String(options.port),
+      HOST: options.host ?? '127.0.0.1',
+      SESSION_SECRET: options.secret,
+      DEMO: options.demo ? '1' : '',
+      WEB_ROOT,
+    },
+  })
+  const ended = new Promise<void>((done) => child.once('exit', () => done()))
+  const url = await new Promise<string>((done, failed) => {
+    createInterface({ input: child.stdout! }).on('line', (line) => {
+      const match = /^listening (\S+)/.exec(line)
+      if (match) done(match[1]!)
+      else console.log(line)
+    })
+    void ended.then(() => failed(new Missing('The server ended at once; its message is above.')))
+  })
+  return {
+    url,
+    process: child,
+    ended,
+    async stop() {
+      child.kill('SIGTERM')
+      await ended
+    },
+  }
+}
