@@ -35,7 +35,10 @@ export const needs = {
 export function findPostgres() {
   const root = '/usr/lib/postgresql'
   const versions = existsSync(root) ? readdirSync(root).sort((a, b) => Number(b) - Number(a)) : []
-  const folders = [...versions.map((version) => `${root}/${version}/bin`), ...(process.env.PATH ?? '').split(':')]
+  const folders = [
+    ...versions.map((version) => `${root}/${version}/bin`),
+    ...(process.env.PATH ?? '').split(':'),
+  ]
   return folders.find((folder) => existsSync(`${folder}/initdb`) && existsSync(`${folder}/postgres`))
 }
 
@@ -54,13 +57,15 @@ function packagesAreThere() {
   const wanted = JSON.parse(readFileSync(lock, 'utf8')).packages
   const there = JSON.parse(readFileSync(mark, 'utf8')).packages
   return Object.entries(wanted).every(
-    ([path, { version, optional, link }]) => path === '' || optional || link || !path.includes('node_modules') || there[path]?.version === version,
+    ([path, { version, optional, link }]) =>
+      path === '' || optional || link || !path.includes('node_modules') || there[path]?.version === version,
   )
 }
 
 function install(what, debianPackage, isThere) {
   if (isThere()) return
-  if (!onPath('apt-get')) throw new Missing(`${what} is missing, and this machine has no apt-get to install it with.`)
+  if (!onPath('apt-get'))
+    throw new Missing(`${what} is missing, and this machine has no apt-get to install it with.`)
   const root = process.getuid?.() === 0
   if (!root && !(onPath('sudo') && run('sudo', ['-n', 'true'], { stdio: 'ignore' }))) {
     throw new Missing(`${what} is missing. Ask somebody with rights to run: apt-get install ${debianPackage}`)
@@ -68,7 +73,9 @@ function install(what, debianPackage, isThere) {
   console.log(`Installing ${what} (${debianPackage}) …`)
   const apt = (...words) => {
     const line = ['env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...words]
-    return root ? run(line[0], line.slice(1), { stdio: 'ignore' }) : run('sudo', ['-n', ...line], { stdio: 'ignore' })
+    return root
+      ? run(line[0], line.slice(1), { stdio: 'ignore' })
+      : run('sudo', ['-n', ...line], { stdio: 'ignore' })
   }
   apt('update')
   apt('install', '-y', '--no-install-recommends', debianPackage)

@@ -10,11 +10,16 @@ export const WEB_ROOT = join(PROJECT, 'web/dist')
 export function buildWeb(): void {
   const built = join(WEB_ROOT, 'index.html')
   const sources = ['web/src', 'web/plugins', 'web/public', 'core/src'].map((folder) => join(PROJECT, folder))
-  const files = ['web/index.html', 'web/vite.config.ts', 'package-lock.json'].map((file) => join(PROJECT, file))
+  const files = ['web/index.html', 'web/vite.config.ts', 'package-lock.json'].map((file) =>
+    join(PROJECT, file),
+  )
   const newest = Math.max(...sources.map(newestIn), ...files.map((file) => statSync(file).mtimeMs))
   if (existsSync(built) && statSync(built).mtimeMs > newest) return
   console.log('Building the interface …')
-  const done = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(PROJECT, 'web'), encoding: 'utf8' })
+  const done = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], {
+    cwd: join(PROJECT, 'web'),
+    encoding: 'utf8',
+  })
   if (done.status !== 0) throw new Missing(`The interface could not be built.\n${done.stdout}${done.stderr}`)
 }
 

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { chmodSync, chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { createServer, type AddressInfo } from 'node:net'
+import { type AddressInfo, createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { findPostgres, Missing } from '../../needs.mjs'
@@ -30,17 +30,42 @@ export async function startCluster(folder: string, settings: readonly string[] =
   const data = join(folder, 'data')
   if (!existsSync(join(data, 'PG_VERSION'))) {
     rmSync(data, { recursive: true, force: true })
-    as.run('make the database', `${bin}/initdb`, ['-D', data, '--auth=trust', '--encoding=UTF8', '--locale=C.UTF-8', '-U', 'postgres'])
+    as.run('make the database', `${bin}/initdb`, [
+      '-D',
+      data,
+      '--auth=trust',
+      '--encoding=UTF8',
+      '--locale=C.UTF-8',
+      '-U',
+      'postgres',
+    ])
   }
   const running = as.succeeds(`${bin}/pg_ctl`, ['-D', data, 'status'])
   const port = running ? portOf(data) : await freePort()
   if (!running) {
     const socket = socketFolder(folder, as)
-    const options = [`-p ${port}`, `-k ${socket}`, '-c listen_addresses=127.0.0.1', ...settings.map((setting) => `-c ${setting}`)]
+    const options = [
+      `-p ${port}`,
+      `-k ${socket}`,
+      '-c listen_addresses=127.0.0.1',
+      ...settings.map((setting) => `-c ${setting}`),
+    ]
     const log = join(folder, 'postgres.log')
-    as.run('start PostgreSQL', `${bin}/pg_ctl`, ['-D', data, '-w', '-t', '60', '-l', log, '-o', options.join(' '), 'start'])
+    as.run('start PostgreSQL', `${bin}/pg_ctl`, [
+      '-D',
+      data,
+      '-w',
+      '-t',
+      '60',
+      '-l',
+      log,
+      '-o',
+      options.join(' '),
+      'start',
+    ])
   }
-  const client = (words: string[]) => as.succeeds(`${bin}/psql`, ['-h', '127.0.0.1', '-p', String(port), '-U', 'postgres', '-qAt', ...words])
+  const client = (words: string[]) =>
+    as.succeeds(`${bin}/psql`, ['-h', '127.0.0.1', '-p', String(port), '-U', 'postgres', '-qAt', ...words])
   return {
     database(name) {
       client(['-d', 'postgres', '-c', `CREATE DATABASE "${name}"`])
@@ -56,7 +81,12 @@ export async function startCluster(folder: string, settings: readonly string[] =
 export async function startThrowAwayCluster(): Promise<Cluster> {
   const folder = mkdtempSync(join(tmpdir(), 'hand-back-'))
   chmodSync(folder, 0o755)
-  const cluster = await startCluster(folder, ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off', 'max_connections=200'])
+  const cluster = await startCluster(folder, [
+    'fsync=off',
+    'synchronous_commit=off',
+    'full_page_writes=off',
+    'max_connections=200',
+  ])
   return {
     ...cluster,
     stop() {
@@ -83,7 +113,8 @@ function whoRunsPostgres() {
   const root = process.getuid?.() === 0
   const line = (program: string, words: string[]): [string, string[]] =>
     root ? ['runuser', ['-u', 'postgres', '--', program, ...words]] : [program, words]
-  const start = (program: string, words: string[]) => spawnSync(...line(program, words), { cwd: '/', encoding: 'utf8' })
+  const start = (program: string, words: string[]) =>
+    spawnSync(...line(program, words), { cwd: '/', encoding: 'utf8' })
   return {
     own(folder: string) {
       if (!root) return
@@ -96,8 +127,11 @@ function whoRunsPostgres() {
     },
     run(what: string, program: string, words: string[]) {
       const quiet = words.includes('start')
-      const done = quiet ? spawnSync(...line(program, words), { cwd: '/', stdio: 'ignore' }) : start(program, words)
-      if (done.status !== 0) throw new Missing(`Could not ${what}. ${String(done.stderr ?? '').trim()}`.trim())
+      const done = quiet
+        ? spawnSync(...line(program, words), { cwd: '/', stdio: 'ignore' })
+        : start(program, words)
+      if (done.status !== 0)
+        throw new Missing(`Could not ${what}. ${String(done.stderr ?? '').trim()}`.trim())
     },
   }
 }

@@ -80,11 +80,14 @@ async function choosePort(): Promise<number> {
   if (asked) {
     const port = Number(asked)
     if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Missing(`PORT=${asked} is not a port.`)
-    if (!(await isFree(port))) throw new Missing(`Port ${port} is taken by another program; choose another with PORT=…`)
+    if (!(await isFree(port)))
+      throw new Missing(`Port ${port} is taken by another program; choose another with PORT=…`)
     return port
   }
   for (let port = FIRST_PORT; port < FIRST_PORT + PORTS_TRIED; port++) if (await isFree(port)) return port
-  throw new Missing(`Ports ${FIRST_PORT} to ${FIRST_PORT + PORTS_TRIED - 1} are all taken; choose another with PORT=…`)
+  throw new Missing(
+    `Ports ${FIRST_PORT} to ${FIRST_PORT + PORTS_TRIED - 1} are all taken; choose another with PORT=…`,
+  )
 }
 
 /** The secret that signs session cookies: made once, so that people stay signed in over a restart. */

@@ -1,0 +1,59 @@
+import { describe, expect, test } from '@jest/globals'
+import { pageEvent } from '../page/events.ts'
+import { idOf } from '../testing/arbitrary.ts'
+import { newHandout } from './handouts.ts'
+import { classCode, personName, pin } from './people.ts'
+
+describe('what people type', () => {
+  test('class codes ignore case, spaces and dashes', () => {
+    expect(classCode.parse(' tide-42 ')).toBe('TIDE42')
+    expect(classCode.safeParse('a b').success).toBe(false)
+  })
+  test('names are trimmed; empty, endless and hidden ones are told apart', () => {
+    expect(personName.parse('  Noor Farrant ')).toBe('Noor Farrant')
+    for (const wrong of ['   ', 'x'.repeat(81), 'a\u0000b', 'a\u202eb']) {
+      expect(personName.safeParse(wrong).error?.issues[0]?.message).toMatch(/name.*\.$/)
+    }
+  })
+  test('a PIN is four digits', () => {
+    expect(pin.safeParse('0042').success).toBe(true)
+    for (const wrong of ['42', '12345', 'abcd', '１２３４']) expect(pin.safeParse(wrong).success).toBe(false)
+  })
+})
+
+describe('events from devices', () => {
+  const good = { id: idOf(1), page: idOf(2), layer: 'work', madeAt: 5, act: 'take', items: [idOf(3)] }
+  test('a good one passes; what it must not say is refused', () => {
+    expect(pageEvent.safeParse(good).success).toBe(true)
+    const wrong = [
+      { ...good, author: 'somebody else' },
+      { ...good, layer: 'printed' },
+      { ...good, items: [] },
+      { ...good, items: Array(501).fill(idOf(3)) },
+      { ...good, act: 'wipe' },
+      { ...good, madeAt: -1 },
+      {
+        ...good,
+        act: 'add',
+        items: [{ id: idOf(9), kind: 'stroke', nib: 'pen', colour: 'url(x)', width: 2, points: '' }],
+      },
+      {
+        ...good,
+        act: 'add',
+        items: [{ id: idOf(9), kind: 'stroke', nib: 'pen', colour: '#000000', width: 1e9, points: '' }],
+      },
+    ]
+    for (const event of wrong) expect(pageEvent.safeParse(event).success).toBe(false)
+  })
+  test('a hand-out takes a date or none', () => {
+    const handout = {
+      request: idOf(1),
+      worksheet: idOf(2),
+      class: idOf(3),
+      dueAt: null,
+      instructions: ' Look first. ',
+    }
+    expect(newHandout.parse(handout).instructions).toBe('Look first.')
+    expect(newHandout.safeParse({ ...handout, dueAt: 1e20 }).success).toBe(false)
+  })
+})

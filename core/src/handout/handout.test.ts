@@ -1,0 +1,110 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { LAYERS } from '../page/events.ts'
+import { handedBackRound, mayRead, mayWrite, worksOn } from '../page/layers.ts'
+import { planHandout } from './plan.ts'
+import {
+  anotherGo,
+  COPY_STATES,
+  handedBack,
+  handedIn,
+  opened,
+  Refused,
+  type Standing,
+  takenBack,
+} from './state.ts'
+
+const roster = fc
+  .uniqueArray(fc.integer({ min: 1, max: 60 }), { minLength: 1 })
+  .map((numbers) => numbers.map((number) => ({ id: `s${number}`, name: `Student ${number}` })))
+
+describe('planning a hand-out', () => {
+  test('everybody stands exactly once: with a copy or left out', () => {
+    fc.assert(
+      fc.property(roster, fc.infiniteStream(fc.boolean()), (students, coin) => {
+        const chosen = students.filter(() => coin.next().value).map(({ id }) => id)
+        fc.pre(chosen.length > 0)
+        const plan = planHandout(students, [...chosen, ...chosen])
+        expect(plan.copies.map(({ id }) => id).sort()).toEqual([...chosen].sort())
+        expect([...plan.copies, ...plan.leftOut].map(({ id }) => id).sort()).toEqual(
+          students.map(({ id }) => id).sort(),
+        )
+      }),
+    )
+  })
+  test('nobody chosen means the whole class', () => {
+    expect(planHandout([{ id: 'a', name: 'A' }]).copies).toHaveLength(1)
+  })
+  test('nobody, an empty class and a stranger are refused', () => {
+    expect(() => planHandout([])).toThrow(Refused)
+    expect(() => planHandout([{ id: 'a', name: 'A' }], [])).toThrow(/at least one/)
+    expect(() => planHandout([{ id: 'a', name: 'A' }], ['b'])).toThrow(/not in this class/)
+  })
+})
+
+const steps = { opened, handedIn, takenBack, handedBack, anotherGo }
+const walk = fc.array(fc.constantFrom(...(Object.keys(steps) as (keyof typeof steps)[])), { maxLength: 30 })
+
+describe('the way of a copy', () => {
+  test('whatever is pressed, rounds never go back and a copy given back is never with its student', () => {
+    fc.assert(
+      fc.property(walk, (presses) => {
+        let copy: Standing = { state: 'waiting', round: 1, markingBegan: false }
+        for (const press of presses) {
+          const before = copy
+          try {
+            copy = steps[press](copy)
+          } catch (error) {
+            expect(error).toBeInstanceOf(Refused)
+            continue
+          }
+          expect(copy.round).toBeGreaterThanOrEqual(before.round)
+          expect(steps[press] === anotherGo || copy.round === before.round).toBe(true)
+          expect(handedBackRound(copy)).toBeGreaterThanOrEqual(handedBackRound(before))
+          // A press again changes nothing or is refused; it never goes further.
+          if (press !== 'anotherGo') expect(steps[press](copy)).toEqual(copy)
+        }
+      }),
+    )
+  })
+  test('what was handed in can be taken back until marking began', () => {
+    const copy = handedIn(opened({ state: 'waiting', round: 1, markingBegan: false }))
+    expect(takenBack(copy).state).toBe('working')
+    expect(() => takenBack({ ...copy, markingBegan: true })).toThrow(/begun to write/)
+  })
+  test('another go begins a round, and taking back in it leads to another go', () => {
+    const copy = anotherGo(handedBack(handedIn({ state: 'working', round: 1, markingBegan: true })))
+    expect(copy).toMatchObject({ state: 'another go', round: 2, markingBegan: false })
+    expect(takenBack(handedIn(copy)).state).toBe('another go')
+  })
+  test('a copy never opened is not handed back', () => {
+    expect(() => handedBack({ state: 'waiting', round: 1, markingBegan: false })).toThrow(Refused)
+  })
+})
+
+describe('who may read and write', () => {
+  const standing = fc.record({
+    state: fc.constantFrom(...COPY_STATES),
+    round: fc.integer({ min: 1, max: 5 }),
+  })
+
+  test('a student never reads feedback of a round that was not handed back', () => {
+    fc.assert(
+      fc.property(standing, fc.integer({ min: 1, max: 6 }), (copy, round) => {
+        const over = round < copy.round || (round === copy.round && copy.state === 'handed back')
+        expect(mayRead('student', copy, 'feedback', round)).toBe(over)
+        expect(mayRead('student', copy, 'help', round)).toBe(true)
+        expect(mayRead('teacher', copy, 'feedback', round)).toBe(true)
+      }),
+    )
+  })
+  test('no layer is written by both, and a student writes only on a copy that lies with them', () => {
+    fc.assert(
+      fc.property(standing, fc.constantFrom(...LAYERS), (copy, layer) => {
+        expect(mayWrite('student', copy, layer) && mayWrite('teacher', copy, layer)).toBe(false)
+        if (mayWrite('student', copy, layer)) expect(layer === 'work' && worksOn(copy.state)).toBe(true)
+        expect(mayWrite('teacher', copy, 'work')).toBe(false)
+      }),
+    )
+  })
+})

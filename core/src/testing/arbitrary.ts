@@ -1,0 +1,69 @@
+import fc from 'fast-check'
+import { toBase64 } from '../ink/base64.ts'
+import { packPoints } from '../ink/pack.ts'
+import type { InkPoint } from '../ink/points.ts'
+import type { SignedEvent } from '../page/events.ts'
+import type { Item } from '../page/items.ts'
+
+/** Made-up ink, items and events for property tests. */
+export const inkPoints: fc.Arbitrary<InkPoint[]> = fc
+  .array(
+    fc.record({
+      x: fc.double({ min: -2000, max: 20_000, noNaN: true }),
+      y: fc.double({ min: -2000, max: 20_000, noNaN: true }),
+      pressure: fc.double({ min: 0, max: 1, noNaN: true }),
+      wait: fc.integer({ min: 0, max: 5000 }),
+    }),
+    { maxLength: 80 },
+  )
+  .map((samples) => {
+    let time = 0
+    return samples.map(({ x, y, pressure, wait }) => ({ x, y, pressure, time: (time += wait) }))
+  })
+
+/** A UUID that tells its number: few of them, so that events meet. */
+export const idOf = (number: number) => `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`
+const itemId = fc.integer({ min: 1, max: 8 }).map(idOf)
+
+const item: fc.Arbitrary<Item> = fc.oneof(
+  fc.record({
+    id: itemId,
+    kind: fc.constant('stroke' as const),
+    nib: fc.constantFrom('pen' as const, 'highlighter' as const),
+    colour: fc.constant('#1e2b3a'),
+    width: fc.constant(2),
+    points: inkPoints.map((points) => toBase64(packPoints(points.slice(0, 4)))),
+  }),
+  fc.record({
+    id: itemId,
+    kind: fc.constant('voice' as const),
+    x: fc.integer({ min: 0, max: 500 }),
+    y: fc.integer({ min: 0, max: 500 }),
+    recording: itemId,
+    seconds: fc.constant(3),
+  }),
+)
+
+const place = fc.record({ x: fc.integer({ min: 0, max: 500 }), y: fc.integer({ min: 0, max: 500 }) })
+
+const act = fc.oneof(
+  fc.record({ act: fc.constant('add' as const), items: fc.array(item, { minLength: 1, maxLength: 3 }) }),
+  fc.record({ act: fc.constant('take' as const), items: fc.array(itemId, { minLength: 1, maxLength: 3 }) }),
+  fc.record({ act: fc.constant('bring' as const), items: fc.array(itemId, { minLength: 1, maxLength: 3 }) }),
+  fc.record({ act: fc.constant('change' as const), item: itemId, set: place, was: place }),
+)
+
+export const PAGE = idOf(900)
+
+/** Any event by one of two authors on any layer. */
+export const event: fc.Arbitrary<SignedEvent> = fc
+  .record({
+    act,
+    id: fc.uuid({ version: 4 }),
+    layer: fc.constantFrom('work' as const, 'help' as const, 'feedback' as const),
+    author: fc.constantFrom('ana', 'ben'),
+    round: fc.integer({ min: 1, max: 2 }),
+  })
+  .map(({ act, ...common }) => ({ ...common, ...act, page: PAGE, madeAt: 0 }) as SignedEvent)
+
+export const events = fc.uniqueArray(event, { selector: ({ id }) => id, maxLength: 25 })
