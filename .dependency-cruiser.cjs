@@ -2,18 +2,51 @@
 const trade = 'people|classes|worksheets|handouts|copies|recordings|files|live'
 module.exports = {
   forbidden: [
-    { name: 'core-stands-alone', severity: 'error', from: { path: '^core/' }, to: { path: '^(server|web|e2e|tools)/' } },
-    { name: 'server-not-web', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|e2e|tools)/' } },
-    { name: 'web-not-server', severity: 'error', from: { path: '^web/' }, to: { path: '^(server|e2e|tools)/' } },
-    { name: 'teacher-not-student', severity: 'error', from: { path: '^web/src/teacher/' }, to: { path: '^web/src/student/' } },
-    { name: 'student-not-teacher', severity: 'error', from: { path: '^web/src/student/' }, to: { path: '^web/src/teacher/' } },
-    { name: 'page-knows-no-screen', severity: 'error', from: { path: '^web/src/(page|ui|api)/' }, to: { path: '^web/src/(teacher|student)/' } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^(server|web|e2e|tools)/' },
+    },
+    {
+      name: 'server-not-web',
+      severity: 'error',
+      from: { path: '^server/' },
+      to: { path: '^(web|e2e|tools)/' },
+    },
+    {
+      name: 'web-not-server',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^(server|e2e|tools)/' },
+    },
+    {
+      name: 'teacher-not-student',
+      severity: 'error',
+      from: { path: '^web/src/teacher/' },
+      to: { path: '^web/src/student/' },
+    },
+    {
+      name: 'student-not-teacher',
+      severity: 'error',
+      from: { path: '^web/src/student/' },
+      to: { path: '^web/src/teacher/' },
+    },
+    {
+      name: 'page-knows-no-screen',
+      severity: 'error',
+      from: { path: '^web/src/(page|ui|api)/' },
+      to: { path: '^web/src/(teacher|student)/' },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'siblings-only-through-their-index',
       severity: 'error',
       from: { path: `^server/src/(${trade})/` },
-      to: { path: `^server/src/(${trade})/`, pathNot: [`^server/src/$1/`, `^server/src/(${trade})/index\\.ts$`] },
+      to: {
+        path: `^server/src/(${trade})/`,
+        pathNot: [`^server/src/$1/`, `^server/src/(${trade})/index\\.ts$`],
+      },
     },
   ],
   options: {
@@ -21,6 +54,10 @@ module.exports = {
     tsConfig: { fileName: 'tsconfig.base.json' },
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '\\.test\\.tsx?$' },
-    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.js', '.css'], exportsFields: ['exports'], conditionNames: ['import', 'types'] },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.tsx', '.js', '.css'],
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types'],
+    },
   },
 }

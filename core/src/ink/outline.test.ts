@@ -54,9 +54,17 @@ describe('the outline of a stroke', () => {
     const calls: string[] = []
     const ys: number[] = []
     traceOutline(outline, {
-      moveTo: (_x, y) => void (calls.push('m'), ys.push(y)),
-      quadraticCurveTo: (_cx, cy, _x, y) => void (calls.push('q'), ys.push(cy, y)),
-      closePath: () => void calls.push('z'),
+      moveTo(_x, y) {
+        calls.push('m')
+        ys.push(y)
+      },
+      quadraticCurveTo(_cx, cy, _x, y) {
+        calls.push('q')
+        ys.push(cy, y)
+      },
+      closePath() {
+        calls.push('z')
+      },
     })
     expect(calls[0]).toBe('m')
     expect(calls.at(-1)).toBe('z')

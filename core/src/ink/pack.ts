@@ -100,8 +100,9 @@ function foreseen(index: number, last: number, before: number): number {
   return index < 2 ? last : 2 * last - before
 }
 
+// What is no number at all counts as nought.
 function within(value: number, least: number, most: number): number {
-  return Number.isFinite(value) ? Math.min(most, Math.max(least, value)) : least > 0 ? least : 0
+  return Math.min(most, Math.max(least, Number.isNaN(value) ? 0 : value))
 }
 
 function unsigned(bytes: number[], value: number): void {

@@ -18,7 +18,10 @@ export const inkPoints: fc.Arbitrary<InkPoint[]> = fc
   )
   .map((samples) => {
     let time = 0
-    return samples.map(({ x, y, pressure, wait }) => ({ x, y, pressure, time: (time += wait) }))
+    return samples.map(({ x, y, pressure, wait }) => {
+      time += wait
+      return { x, y, pressure, time }
+    })
   })
 
 /** A UUID that tells its number: few of them, so that events meet. */

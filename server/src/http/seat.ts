@@ -8,6 +8,8 @@ const SEAT = /^\/as\/([a-z0-9-]{1,40})(?=\/|$|\?)/
 
 interface Seated extends IncomingMessage {
   seat?: string
+  /** The address as the browser knows it: cookies go by it. */
+  originalUrl?: string
 }
 
 /** Takes the seat out of the address before anything else looks at it. */
@@ -16,6 +18,7 @@ export function takeSeat(request: IncomingMessage): void {
   if (!match) return
   const seated = request as Seated
   seated.seat = match[1]!
+  seated.originalUrl = request.url!
   const rest = request.url!.slice(match[0].length)
   request.url = rest.startsWith('/') ? rest : `/${rest}`
 }

@@ -32,7 +32,8 @@ export function sessions(context: Context, secret: string): RequestHandler {
         path: seatPath(request),
         httpOnly: true,
         sameSite: 'lax',
-        secure: 'auto',
+        // Behind a proxy that speaks https, as Express finds it; a live handshake never makes a session.
+        secure: request.secure ?? false,
         maxAge: TWELVE_HOURS,
       }),
     })

@@ -35,11 +35,10 @@ export async function bringIn(db: Queries, name: string, stream: Readable): Prom
 
 async function pdfPages(db: Queries, file: StoredFile): Promise<WorksheetPage[]> {
   const bytes = new Uint8Array(await wholeFile(db, file.sha256))
-  const read = await inWorker<ReadPdf>(
-    new URL('./readPdf.worker.ts', import.meta.url),
-    { bytes },
-    SECONDS_TO_READ,
-  ).catch((): ReadPdf => ({ refused: 'This PDF is damaged and cannot be read.' }))
+  const script = new URL('./readPdf.ts', import.meta.url)
+  const read = await inWorker<ReadPdf>(script, 'readPdf', bytes, SECONDS_TO_READ).catch(
+    (): ReadPdf => ({ refused: 'This PDF is damaged, or too heavy to read.' }),
+  )
   if ('refused' in read) throw new Refused(read.refused, 422)
   return read.pages.map((page) => ({
     id: randomUUID(),

@@ -31,10 +31,8 @@ export async function copyAsPdf(
     pages,
     files: await papersOf(db, whole.pages),
   }
-  return {
-    name: task.title,
-    bytes: await inWorker<Uint8Array>(new URL('./flatten.worker.ts', import.meta.url), task, SECONDS),
-  }
+  const script = new URL('./flatten.ts', import.meta.url)
+  return { name: task.title, bytes: await inWorker<Uint8Array>(script, 'flatten', task, SECONDS) }
 }
 
 async function papersOf(

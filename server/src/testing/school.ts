@@ -1,0 +1,134 @@
+import { randomUUID } from 'node:crypto'
+import type {
+  ClassCard,
+  ClassWhole,
+  CopyWhole,
+  HandoutWhole,
+  Person,
+  StudentWithPin,
+  WorksheetWhole,
+} from '@hand-back/core'
+import pg from 'pg'
+import pino from 'pino'
+import { type Connection, connect } from '../db/connect.ts'
+import { hashSecret, makeTeacher } from '../people/index.ts'
+import { type RunningServer, startServer } from '../start.ts'
+import { makePdf } from './makePdf.ts'
+import { Visitor } from './visitor.ts'
+
+/** A school of its own database and server for one test file. */
+export interface School {
+  readonly server: RunningServer
+  readonly databaseUrl: string
+  /** A visitor who is nobody yet. */
+  visitor(): Visitor
+  teacher(name?: string): Promise<Visitor>
+  /** Another server process's worth of server on the same database. */
+  secondServer(): Promise<RunningServer>
+  close(): Promise<void>
+}
+
+const PASSWORD = 'salt-marsh-and-mud'
+
+/** Makes an empty school on the cluster that TEST_CLUSTER names. */
+export async function openSchool(settings: { demo?: boolean } = {}): Promise<School> {
+  const cluster = process.env.TEST_CLUSTER
+  if (!cluster) throw new Error('TEST_CLUSTER must name a throw-away cluster; `npm test` starts one')
+  const name = `test_${randomUUID().replaceAll('-', '')}`
+  const admin = new pg.Client(`${cluster}/postgres`)
+  await admin.connect()
+  await admin.query(`CREATE DATABASE "${name}"`)
+  const databaseUrl = `${cluster}/${name}`
+  const start = () =>
+    startServer({
+      databaseUrl,
+      port: 0,
+      host: '127.0.0.1',
+      secret: 'only for tests',
+      demo: settings.demo ?? false,
+      webRoot: '/nowhere',
+      log: pino({ level: process.env.LOG_LEVEL ?? 'silent' }),
+    })
+  const servers = [await start()]
+  const visitors: Visitor[] = []
+  const visitor = () => {
+    const made = new Visitor(servers[0]!.url)
+    visitors.push(made)
+    return made
+  }
+  return {
+    server: servers[0]!,
+    databaseUrl,
+    visitor,
+    async teacher(name = `Teacher ${randomUUID().slice(0, 8)}`) {
+      await makeTeacher(servers[0]!.context.db, name, await hashSecret(PASSWORD))
+      const made = visitor()
+      await made.post('/sign-in/teacher', { name, password: PASSWORD })
+      return made
+    },
+    async secondServer() {
+      const server = await start()
+      servers.push(server)
+      return server
+    },
+    async close() {
+      for (const made of visitors) made.leave()
+      for (const server of servers) await server.stop()
+      await admin.query(`DROP DATABASE "${name}" WITH (FORCE)`)
+      await admin.end()
+    },
+  }
+}
+
+/** A class with students who are signed in, and a worksheet handed out to all of them. */
+export interface Lesson {
+  readonly teacher: Visitor
+  readonly class: ClassWhole
+  readonly students: { visitor: Visitor; person: Person; pin: string; copy: string }[]
+  readonly worksheet: WorksheetWhole
+  readonly handout: HandoutWhole
+}
+
+/** Everything up to a hand-out, through the server's own routes. */
+export async function startLesson(school: School, studentCount = 2, pdf?: Uint8Array): Promise<Lesson> {
+  const teacher = await school.teacher()
+  const card = await teacher.post<ClassCard>('/classes', { name: 'Curlew' })
+  const names = Array.from(
+    { length: studentCount },
+    (_, index) => `Student ${String(index + 1).padStart(3, '0')}`,
+  )
+  const made = await teacher.post<StudentWithPin[]>(`/classes/${card.id}/students`, { names })
+  const worksheet = await teacher.upload<WorksheetWhole>(
+    '/worksheets',
+    'Reading a tide table.pdf',
+    pdf ?? (await makePdf()),
+  )
+  const { id } = await teacher.post<{ id: string }>('/handouts', {
+    request: randomUUID(),
+    worksheet: worksheet.id,
+    class: card.id,
+    dueAt: null,
+    instructions: 'Look at the table first.',
+  })
+  const handout = await teacher.get<HandoutWhole>(`/handouts/${id}`)
+  const students = await Promise.all(
+    made.map(async ({ id: student, pin }) => {
+      const visitor = school.visitor()
+      const person = await visitor.post<Person>('/sign-in/student', { code: card.code, student, pin })
+      const copy = handout.copies.find((row) => row.student.id === student)!.id
+      return { visitor, person, pin, copy }
+    }),
+  )
+  const whole = await teacher.get<ClassWhole>(`/classes/${card.id}`)
+  return { teacher, class: whole, students, worksheet, handout }
+}
+
+/** The first page of a copy, as its student is told. */
+export async function firstPageOf(visitor: Visitor, copy: string): Promise<string> {
+  return (await visitor.get<CopyWhole>(`/copies/${copy}`)).pages[0]!.id
+}
+
+/** A connection to a school's database, for looking behind the server. */
+export function behind(school: School): Connection {
+  return connect(school.databaseUrl, () => {}, 2)
+}
