@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { Refused } from '@hand-back/core'
+import compression from 'compression'
 import express, { type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
 import { classRoutes } from './classes/index.ts'
@@ -21,6 +22,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
   const app = express()
   app.set('trust proxy', 'loopback')
   app.use(securityHeaders())
+  app.use(compression())
   app.get('/api/alive', async (_request, response) => {
     await context.pool.query('SELECT 1')
     response.json({ alive: true })

@@ -53,9 +53,15 @@ export function receive(log: CopyLog, events: readonly KeptEvent[]): { log: Copy
       continue
     }
     readTo[event.layer] = event.seq
-    taken.push(event)
+    taken.push(asMadeHere(log, event))
   }
   return { log: taken.length === 0 ? log : keep(log, readTo, taken), missing }
+}
+
+/** What this device made itself keeps its own objects, so that what was drawn from them stays drawn. */
+function asMadeHere(log: CopyLog, event: KeptEvent): KeptEvent {
+  const made = log.pending.find((pending) => pending.id === event.id)
+  return made?.act === 'add' && event.act === 'add' ? { ...event, items: made.items } : event
 }
 
 function keep(log: CopyLog, readTo: ReadTo, events: readonly KeptEvent[]): CopyLog {

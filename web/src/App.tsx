@@ -1,0 +1,28 @@
+import { useQuery } from '@tanstack/react-query'
+import { lazy, Suspense } from 'react'
+import { Navigate, Route, Routes } from 'react-router'
+import { queries } from './api/queries.ts'
+import { SignIn } from './people/SignIn.tsx'
+import { Answer, Loading } from './ui/Notice.tsx'
+
+// A student's device never fetches the teacher's screens, and the other way round.
+const TeacherScreens = lazy(() => import('./teacher/TeacherScreens.tsx'))
+const StudentScreens = lazy(() => import('./student/StudentScreens.tsx'))
+
+export function App() {
+  const me = useQuery(queries.me())
+  return (
+    <Answer of={me}>
+      {(person) => (
+        <Suspense fallback={<Loading />}>
+          <Routes>
+            {person === null && <Route path="*" element={<SignIn />} />}
+            {person?.role === 'teacher' && <Route path="/*" element={<TeacherScreens person={person} />} />}
+            {person?.role === 'student' && <Route path="/*" element={<StudentScreens person={person} />} />}
+            <Route path="*" element={<Navigate to="/" replace />} />
+          </Routes>
+        </Suspense>
+      )}
+    </Answer>
+  )
+}

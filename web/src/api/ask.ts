@@ -1,0 +1,81 @@
+import { problem } from '@hand-back/core'
+import { z } from 'zod'
+import { apiUrl } from '../seat.ts'
+
+/** Something could not be done; `message` is a sentence for people. `status` 0: the server was not reached. */
+export class Problem extends Error {
+  readonly status: number
+  constructor(sentence: string, status: number) {
+    super(sentence)
+    this.status = status
+  }
+}
+
+const OUT_OF_REACH = 'Can’t reach school just now. What is kept stays kept; try again in a moment.'
+
+/** The sentence of anything that was thrown. */
+export function sentenceOf(error: unknown): string {
+  return error instanceof Problem
+    ? error.message
+    : 'Something went wrong on this device. Reload the page to go on.'
+}
+
+type Method = 'GET' | 'POST' | 'PATCH' | 'DELETE'
+
+/** Asks the server and checks the answer against its schema. Throws `Problem`. */
+export async function ask<T>(answer: z.ZodType<T>, method: Method, path: string, body?: unknown): Promise<T> {
+  const init: RequestInit = { method }
+  if (body !== undefined)
+    Object.assign(init, { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+  const response = await fetch(apiUrl(path), init).catch(() => {
+    throw new Problem(OUT_OF_REACH, 0)
+  })
+  return readAnswer(answer, response.status, await response.text())
+}
+
+/** An answer without content. */
+export const nothing = z.undefined()
+
+/** Sends a sound or another single body. Throws `Problem`. */
+export async function putBytes(path: string, body: Blob): Promise<void> {
+  const response = await fetch(apiUrl(path), { method: 'PUT', body }).catch(() => {
+    throw new Problem(OUT_OF_REACH, 0)
+  })
+  readAnswer(z.unknown(), response.status, await response.text())
+}
+
+/** Sends files and tells how far it is, from 0 to 1. Throws `Problem`. */
+export function upload<T>(
+  answer: z.ZodType<T>,
+  path: string,
+  files: readonly File[],
+  onProgress: (part: number) => void,
+): Promise<T> {
+  return new Promise((done, failed) => {
+    const request = new XMLHttpRequest()
+    request.upload.onprogress = (event) => onProgress(event.lengthComputable ? event.loaded / event.total : 0)
+    request.onerror = () => failed(new Problem(OUT_OF_REACH, 0))
+    request.onload = () => {
+      try {
+        done(readAnswer(answer, request.status, request.responseText))
+      } catch (error) {
+        failed(error)
+      }
+    }
+    const form = new FormData()
+    for (const file of files) form.append('file', file)
+    request.open('POST', apiUrl(path))
+    request.send(form)
+  })
+}
+
+function readAnswer<T>(answer: z.ZodType<T>, status: number, text: string): T {
+  let told: unknown
+  try {
+    told = text === '' ? undefined : JSON.parse(text)
+  } catch {
+    throw new Problem(OUT_OF_REACH, 0)
+  }
+  if (status >= 200 && status < 300) return answer.parse(told)
+  throw new Problem(problem.safeParse(told).data?.sentence ?? OUT_OF_REACH, status)
+}

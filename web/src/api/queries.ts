@@ -1,0 +1,56 @@
+import {
+  classCard,
+  classWhole,
+  copyWhole,
+  door,
+  handoutCard,
+  handoutWhole,
+  person,
+  trayEntry,
+  worksheetCard,
+  worksheetWhole,
+} from '@hand-back/core'
+import { QueryClient, queryOptions } from '@tanstack/react-query'
+import { z } from 'zod'
+import { ask, Problem } from './ask.ts'
+
+/** What the server knows, kept while screens come and go. A refusal is an answer: only lost connections are tried again. */
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      retry: (failures, error) =>
+        failures < 3 && error instanceof Problem && (error.status === 0 || error.status >= 500),
+    },
+  },
+})
+
+function got<T>(key: readonly unknown[], answer: z.ZodType<T>, path: string) {
+  return queryOptions({ queryKey: key, queryFn: () => ask(answer, 'GET', path) })
+}
+
+/** Every question to the server that a screen may ask. */
+export const queries = {
+  door: () => got(['door'], door, '/door'),
+  me: () =>
+    queryOptions({
+      queryKey: ['me'],
+      queryFn: async () => {
+        try {
+          return await ask(person, 'GET', '/me')
+        } catch (error) {
+          if (error instanceof Problem && error.status === 401) return null
+          throw error
+        }
+      },
+      staleTime: Number.POSITIVE_INFINITY,
+    }),
+  classes: () => got(['classes'], z.array(classCard), '/classes'),
+  class: (id: string) => got(['class', id], classWhole, `/classes/${id}`),
+  worksheets: () => got(['worksheets'], z.array(worksheetCard), '/worksheets'),
+  worksheet: (id: string) => got(['worksheet', id], worksheetWhole, `/worksheets/${id}`),
+  handouts: () => got(['handouts'], z.array(handoutCard), '/handouts'),
+  handout: (id: string) => got(['handout', id], handoutWhole, `/handouts/${id}`),
+  tray: () => got(['tray'], z.array(trayEntry), '/tray'),
+  copy: (id: string) => got(['copy', id], copyWhole, `/copies/${id}`),
+}

@@ -1,0 +1,31 @@
+import './styles.css'
+import { QueryClientProvider } from '@tanstack/react-query'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { BrowserRouter } from 'react-router'
+import { Toaster } from 'sonner'
+import { App } from './App.tsx'
+import { queryClient } from './api/queries.ts'
+import { SEAT } from './seat.ts'
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={queryClient}>
+      <BrowserRouter basename={SEAT}>
+        <App />
+      </BrowserRouter>
+      <Toaster
+        position="bottom-center"
+        offset={88}
+        toastOptions={{
+          style: {
+            background: 'var(--color-ink)',
+            color: 'var(--color-sheet)',
+            border: 'none',
+            fontSize: '15px',
+          },
+        }}
+      />
+    </QueryClientProvider>
+  </StrictMode>,
+)

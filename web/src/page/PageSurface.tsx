@@ -1,0 +1,108 @@
+import type { Stroke, WorksheetPage } from '@hand-back/core'
+import { HIGHLIGHTER_OPACITY } from '@hand-back/core'
+import { type ReactNode, useEffect, useRef, useState } from 'react'
+import { Surface, type Writing } from './Surface.ts'
+import type { View } from './view.ts'
+
+interface PageSurfaceProps {
+  page: WorksheetPage
+  strokes: readonly Stroke[]
+  /** Left out: only to read. */
+  writing: Writing | undefined
+  label: string
+  /** Told the surface once it is there, for buttons and keys that move the view. */
+  onSurface?: (surface: Surface | undefined) => void
+  /** What lies on the page besides ink, placed by the view. */
+  children?: (view: View) => ReactNode
+}
+
+const PEN_SEEN = 'pen seen'
+
+/** The page one writes on, in React. */
+export function PageSurface({ page, strokes, writing, label, onSurface, children }: PageSurfaceProps) {
+  const host = useRef<HTMLDivElement>(null)
+  const surface = useRef<Surface | null>(null)
+  const [view, setView] = useState<View>({ scale: 1, x: 0, y: 0 })
+  const [trouble, setTrouble] = useState(false)
+
+  useEffect(() => {
+    const canvas = (name: string) => host.current!.querySelector<HTMLCanvasElement>(`[data-layer=${name}]`)!
+    const made = new Surface(
+      host.current!,
+      {
+        stage: host.current!.querySelector<HTMLElement>('[data-layer=stage]')!,
+        paper: canvas('paper'),
+        highlighter: canvas('highlighter'),
+        ink: canvas('ink'),
+        wet: canvas('wet'),
+      },
+      {
+        viewChanged: setView,
+        paperTrouble: setTrouble,
+        penSeen: () => localStorage.setItem(PEN_SEEN, 'yes'),
+      },
+      localStorage.getItem(PEN_SEEN) === 'yes',
+    )
+    surface.current = made
+    onSurface?.(made)
+    return () => {
+      surface.current = null
+      onSurface?.(undefined)
+      made.close()
+    }
+  }, [onSurface])
+
+  useEffect(() => surface.current?.showPage(page), [page])
+  useEffect(() => surface.current?.showStrokes(strokes), [strokes])
+  useEffect(() => {
+    if (surface.current) surface.current.writing = writing
+  }, [writing])
+
+  const cursor = writing ? (writing.tool === 'eraser' ? 'cell' : 'crosshair') : 'grab'
+  return (
+    <div className="relative h-full w-full overflow-hidden bg-blotter select-none">
+      <div
+        ref={host}
+        role="img"
+        aria-label={label}
+        className="absolute inset-0 overflow-hidden"
+        style={{ cursor }}
+        data-scale={view.scale.toFixed(4)}
+        data-x={view.x.toFixed(1)}
+        data-y={view.y.toFixed(1)}
+        data-testid="page"
+      >
+        <div
+          className="absolute bg-sheet shadow-[0_2px_14px_rgb(30_43_58/0.16)]"
+          style={{
+            left: view.x,
+            top: view.y,
+            width: page.width * view.scale,
+            height: page.height * view.scale,
+          }}
+        />
+        <div data-layer="stage" className="absolute inset-0">
+          <canvas data-layer="paper" className="absolute inset-0" />
+          <canvas
+            data-layer="highlighter"
+            className="absolute inset-0 mix-blend-multiply"
+            style={{ opacity: HIGHLIGHTER_OPACITY }}
+          />
+          <canvas data-layer="ink" className="absolute inset-0" />
+        </div>
+        <canvas data-layer="wet" className="pointer-events-none absolute inset-0" />
+      </div>
+      {children && (
+        <div className="pointer-events-none absolute inset-0 overflow-hidden">{children(view)}</div>
+      )}
+      {trouble && (
+        <p
+          role="alert"
+          className="absolute top-3 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2"
+        >
+          The printed page cannot be fetched just now. What you write is kept all the same.
+        </p>
+      )}
+    </div>
+  )
+}

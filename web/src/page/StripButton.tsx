@@ -1,0 +1,36 @@
+import type { LucideIcon } from 'lucide-react'
+
+interface StripButtonProps {
+  icon: LucideIcon
+  label: string
+  onClick: () => void
+  pressed?: boolean
+  disabled?: boolean
+  hint?: string
+}
+
+/** A tool in the strip: a drawing with its word under it, large enough for a finger. */
+export function StripButton({
+  icon: Icon,
+  label,
+  onClick,
+  pressed,
+  disabled = false,
+  hint,
+}: StripButtonProps) {
+  return (
+    <button
+      type="button"
+      aria-pressed={pressed}
+      disabled={disabled}
+      title={hint}
+      onClick={onClick}
+      className={`flex h-[52px] min-w-[56px] flex-col items-center justify-center gap-0.5 rounded-tag border px-2 text-[13px] font-semibold whitespace-nowrap disabled:opacity-40 max-[560px]:min-w-[44px] max-[560px]:px-1 ${
+        pressed ? 'border-ink bg-sheet' : 'border-transparent hover:bg-blotter'
+      }`}
+    >
+      <Icon size={20} aria-hidden="true" strokeWidth={1.9} />
+      <span className="tabular max-[560px]:text-[12px]">{label}</span>
+    </button>
+  )
+}

@@ -1,0 +1,298 @@
+import {
+  boundsOf,
+  type InkPoint,
+  overlap,
+  type Stroke,
+  strokePoints,
+  touches,
+  type WorksheetPage,
+  worthKeeping,
+} from '@hand-back/core'
+import { InkCanvas } from './draw/InkCanvas.ts'
+import { PaperCanvas } from './draw/PaperCanvas.ts'
+import { strokePath } from './draw/strokePath.ts'
+import { WetCanvas } from './draw/WetCanvas.ts'
+import { Pointers } from './pointers.ts'
+import type { Swatch } from './swatches.ts'
+import { type Hand, TOOLS, type Tool, type ToolName } from './tools/tools.ts'
+import { fitView, panBy, type Size, shownPart, toPage, transformBetween, type View, zoomAt } from './view.ts'
+
+/** Radius of the eraser on the screen, in CSS pixels. */
+const ERASER_RADIUS = 9
+/** How long after a move of the view the ink is drawn sharp again, in milliseconds, when drawing it takes long. */
+const REST = 90
+/** Drawing all ink faster than this many milliseconds is done at every frame of a move. */
+const QUICK = 7
+
+export interface Writing {
+  readonly tool: ToolName
+  readonly swatch: Swatch
+  keep(points: readonly InkPoint[]): void
+  take(strokes: readonly Stroke[]): void
+  /** Whether this person may take away a stroke. */
+  mayTake(stroke: Stroke): boolean
+}
+
+export interface SurfaceEvents {
+  viewChanged(view: View): void
+  paperTrouble(trouble: boolean): void
+  penSeen(): void
+}
+
+interface Canvases {
+  readonly stage: HTMLElement
+  readonly paper: HTMLCanvasElement
+  readonly highlighter: HTMLCanvasElement
+  readonly ink: HTMLCanvasElement
+  readonly wet: HTMLCanvasElement
+}
+
+/**
+ * The page one writes on: paper, highlighter, ink and the wet stroke, each on a canvas the size of the
+ * window. Moving the view moves what is drawn at once and draws it sharp when the view rests.
+ */
+export class Surface implements Hand {
+  readonly #host: HTMLElement
+  readonly #stage: HTMLElement
+  readonly #paper: PaperCanvas
+  readonly #highlighter: InkCanvas
+  readonly #ink: InkCanvas
+  readonly #wet: WetCanvas
+  readonly #events: SurfaceEvents
+  readonly #pointers: Pointers
+  readonly #watch: ResizeObserver
+  #window: Size = { width: 1, height: 1 }
+  #page: WorksheetPage | undefined
+  #strokes: readonly Stroke[] = []
+  #view: View = { scale: 1, x: 0, y: 0 }
+  #drawnView: View = this.#view
+  #writing: Writing | undefined
+  #wetPoints: InkPoint[] = []
+  #wetForeseen: readonly InkPoint[] = []
+  #frame = 0
+  #rest: ReturnType<typeof setTimeout> | undefined
+  #drawTook = 0
+  #rubbed = new Set<Stroke>()
+  #rubAt: InkPoint | undefined
+
+  constructor(host: HTMLElement, canvases: Canvases, events: SurfaceEvents, fingerMoves: boolean) {
+    this.#host = host
+    this.#stage = canvases.stage
+    this.#events = events
+    this.#paper = new PaperCanvas(canvases.paper, events.paperTrouble)
+    this.#highlighter = new InkCanvas(canvases.highlighter)
+    this.#ink = new InkCanvas(canvases.ink)
+    this.#wet = new WetCanvas(canvases.wet)
+    this.#pointers = new Pointers(
+      host,
+      {
+        toolFor: (eraserEnd) =>
+          this.#writing ? TOOLS[eraserEnd ? 'eraser' : this.#writing.tool] : undefined,
+        drawing: {
+          down: (tool: Tool, at) => tool.down(this, at),
+          move: (tool: Tool, points, foreseen) => tool.move(this, points, foreseen),
+          up: (tool: Tool) => tool.up(this),
+          cancel: (tool: Tool) => tool.cancel(this),
+        },
+        toPage: (at) => toPage(this.#view, at),
+        pan: (dx, dy) => this.#page && this.setView(panBy(this.#view, dx, dy, this.#page, this.#window)),
+        zoom: (at, factor) =>
+          this.#page && this.setView(zoomAt(this.#view, at, factor, this.#page, this.#window)),
+        penSeen: () => {
+          this.#pointers.fingerMoves = true
+          events.penSeen()
+        },
+      },
+      fingerMoves,
+    )
+    this.#watch = new ResizeObserver(() => this.#resize())
+    this.#watch.observe(host)
+    this.#resize()
+  }
+
+  close(): void {
+    this.#watch.disconnect()
+    this.#pointers.close()
+    this.#paper.close()
+    clearTimeout(this.#rest)
+    cancelAnimationFrame(this.#frame)
+  }
+
+  set fingerMoves(moves: boolean) {
+    this.#pointers.fingerMoves = moves
+  }
+
+  /** Shows a page. The same page of another copy keeps place and zoom; another page begins at its top. */
+  showPage(page: WorksheetPage): void {
+    const before = this.#page
+    if (page.id === before?.id) return
+    this.#pointers.abandon()
+    this.#page = page
+    const sameSize = before && before.width === page.width && before.height === page.height
+    const view = sameSize ? { ...this.#view, y: fitView(page, this.#window).y } : fitView(page, this.#window)
+    this.setView(panBy(view, 0, 0, page, this.#window), true)
+  }
+
+  /** Shows these strokes, in this order. */
+  showStrokes(strokes: readonly Stroke[]): void {
+    this.#strokes = strokes
+    for (const stroke of this.#rubbed) if (!strokes.includes(stroke)) this.#rubbed.delete(stroke)
+    this.#updateInk()
+  }
+
+  set writing(writing: Writing | undefined) {
+    this.#writing = writing
+  }
+
+  get view(): View {
+    return this.#view
+  }
+
+  /** Fits the page to the window again. */
+  fit(): void {
+    if (this.#page) this.setView(fitView(this.#page, this.#window))
+  }
+
+  /** Zooms around the middle of the window. */
+  zoomBy(factor: number): void {
+    if (!this.#page) return
+    const middle = { x: this.#window.width / 2, y: this.#window.height / 2 }
+    this.setView(zoomAt(this.#view, middle, factor, this.#page, this.#window))
+  }
+
+  /** Moves the view by CSS pixels. */
+  panBy(dx: number, dy: number): void {
+    if (this.#page) this.setView(panBy(this.#view, dx, dy, this.#page, this.#window))
+  }
+
+  setView(view: View, redraw = false): void {
+    this.#view = view
+    this.#events.viewChanged(view)
+    clearTimeout(this.#rest)
+    if (redraw || this.#drawTook < QUICK) this.#nextFrame()
+    else {
+      this.#stage.style.transformOrigin = '0 0'
+      this.#stage.style.transform = transformBetween(this.#drawnView, view)
+      this.#rest = setTimeout(() => this.#nextFrame(), REST)
+    }
+  }
+
+  // The hand of the tools.
+
+  beginWet(at: InkPoint): void {
+    this.#wetPoints = [at]
+    this.#wetForeseen = []
+    this.#nextWetFrame()
+  }
+
+  extendWet(points: readonly InkPoint[], foreseen: readonly InkPoint[]): void {
+    for (const point of points) if (worthKeeping(this.#wetPoints.at(-1), point)) this.#wetPoints.push(point)
+    this.#wetForeseen = foreseen
+    this.#nextWetFrame()
+  }
+
+  takeWet(): readonly InkPoint[] {
+    const points = this.#wetPoints
+    this.#wetPoints = []
+    this.#wet.clear()
+    return points
+  }
+
+  keep(points: readonly InkPoint[]): void {
+    if (points.length > 0) this.#writing?.keep(points)
+  }
+
+  rub(points: readonly InkPoint[]): void {
+    const radius = ERASER_RADIUS / this.#view.scale
+    for (const at of points) {
+      const from = this.#rubAt ?? at
+      this.#rubAt = at
+      const way = boundsOf([from, at], radius)
+      for (const stroke of this.#strokes) {
+        if (this.#rubbed.has(stroke) || !overlap(strokePath(stroke).bounds, way)) continue
+        if (!this.#writing?.mayTake(stroke) || !touches(strokePoints(stroke), stroke.width, from, at, radius))
+          continue
+        this.#rubbed.add(stroke)
+      }
+    }
+    this.#updateInk()
+  }
+
+  takeRubbed(): void {
+    const rubbed = [...this.#rubbed]
+    this.#rubAt = undefined
+    if (rubbed.length > 0) this.#writing?.take(rubbed)
+    // What was not taken after all comes back; what was is gone from the strokes by now.
+    this.restoreRubbed()
+  }
+
+  restoreRubbed(): void {
+    this.#rubAt = undefined
+    this.#rubbed.clear()
+    this.#updateInk()
+  }
+
+  #resize(): void {
+    const { clientWidth: width, clientHeight: height } = this.#host
+    if (width === 0 || height === 0) return
+    const firstTime = this.#window.width === 1
+    this.#window = { width, height }
+    const ratio = devicePixelRatio
+    for (const layer of [this.#paper, this.#highlighter, this.#ink, this.#wet])
+      layer.resize(this.#window, ratio)
+    if (!this.#page) return
+    this.setView(
+      firstTime ? fitView(this.#page, this.#window) : panBy(this.#view, 0, 0, this.#page, this.#window),
+      true,
+    )
+  }
+
+  #nextFrame(): void {
+    if (this.#frame) return
+    this.#frame = requestAnimationFrame(() => {
+      this.#frame = 0
+      this.#drawAll()
+    })
+  }
+
+  #drawAll(): void {
+    if (!this.#page) return
+    const began = performance.now()
+    const shown = shownPart(this.#view, this.#window)
+    const { pens, highlighters } = this.#seen()
+    this.#stage.style.transform = ''
+    this.#drawnView = this.#view
+    this.#paper.show(this.#page, this.#view)
+    this.#highlighter.drawAll(highlighters, this.#view, shown)
+    this.#ink.drawAll(pens, this.#view, shown)
+    this.#drawTook = performance.now() - began
+  }
+
+  #updateInk(): void {
+    const { pens, highlighters } = this.#seen()
+    this.#highlighter.update(highlighters)
+    this.#ink.update(pens)
+  }
+
+  #seen(): { pens: Stroke[]; highlighters: Stroke[] } {
+    const pens: Stroke[] = []
+    const highlighters: Stroke[] = []
+    for (const stroke of this.#strokes) {
+      if (this.#rubbed.has(stroke)) continue
+      if (stroke.nib === 'highlighter') highlighters.push(stroke)
+      else pens.push(stroke)
+    }
+    return { pens, highlighters }
+  }
+
+  #wetFrame = 0
+  #nextWetFrame(): void {
+    if (this.#wetFrame) return
+    this.#wetFrame = requestAnimationFrame(() => {
+      this.#wetFrame = 0
+      const swatch = this.#writing?.swatch
+      if (swatch && this.#wetPoints.length > 0)
+        this.#wet.draw(this.#wetPoints, this.#wetForeseen, swatch, this.#view)
+    })
+  }
+}

@@ -1,0 +1,247 @@
+import {
+  type CopyLog,
+  type CopyState,
+  type CopyWhole,
+  type EventFate,
+  emptyLog,
+  forget,
+  type History,
+  historyOf,
+  type Item,
+  invert,
+  type KeptEvent,
+  type Layer,
+  make,
+  noHistory,
+  type PageEvent,
+  type Person,
+  receive,
+  remember,
+} from '@hand-back/core'
+import { createStore, type StoreApi } from 'zustand/vanilla'
+import { ANSWER_WITHIN, type LiveSocket } from '../api/live.ts'
+import type { Sound } from './device/keepsake.ts'
+import type { Outbox } from './device/outbox.ts'
+
+/** An open copy, as its screen sees it. */
+export interface OpenCopy {
+  readonly log: CopyLog
+  readonly history: History
+  readonly state: CopyState
+  readonly round: number
+  /** Everything that was there has been read at least once. */
+  readonly ready: boolean
+  /** A sentence when the copy cannot be followed any more. */
+  readonly trouble: string | undefined
+}
+
+/** Missed news is asked for at least this often, in milliseconds. */
+const CATCH_UP_EVERY = 20_000
+
+/** A copy open on this device: its log, what this person can undo, and the ways to change it. */
+export class CopyStore {
+  readonly view: StoreApi<OpenCopy>
+  readonly #copy: CopyWhole
+  readonly #person: Person
+  readonly #layer: Layer
+  readonly #outbox: Outbox
+  readonly #socket: LiveSocket
+  readonly #stops: (() => void)[] = []
+  #own = new Set<string>()
+  #catchingUp = false
+  #again = false
+
+  /** `layer` is the one this person writes on. */
+  constructor(copy: CopyWhole, person: Person, layer: Layer, outbox: Outbox, socket: LiveSocket) {
+    this.#copy = copy
+    this.#person = person
+    this.#layer = layer
+    this.#outbox = outbox
+    this.#socket = socket
+    this.view = createStore(() => ({
+      log: emptyLog,
+      history: noHistory,
+      state: copy.state,
+      round: copy.round,
+      ready: false,
+      trouble: undefined,
+    }))
+    void this.#open()
+  }
+
+  async #open(): Promise<void> {
+    const socket = this.#socket
+    const events = (news: { copy: string; events: KeptEvent[] }) => {
+      if (news.copy === this.#copy.id) this.#take(news.events)
+    }
+    const standing = ({ copy, state, round }: { copy: string; state: CopyState; round: number }) => {
+      if (copy !== this.#copy.id) return
+      this.#stand(state, round)
+      this.#outbox.release()
+      void this.catchUp()
+    }
+    const connect = () => void this.catchUp()
+    socket.on('events', events)
+    socket.on('standing', standing)
+    socket.on('connect', connect)
+    const timer = setInterval(connect, CATCH_UP_EVERY)
+    this.#stops.push(
+      () => socket.off('events', events),
+      () => socket.off('standing', standing),
+      () => socket.off('connect', connect),
+      () => clearInterval(timer),
+      () => socket.emit('unfollow', this.#copy.id),
+      this.#outbox.onFates((copy, fates) => copy === this.#copy.id && this.#settle(fates)),
+    )
+    for (const event of await this.#outbox.waitingFor(this.#copy.id)) {
+      this.#set({ log: make(this.#now.log, event) })
+      this.#remember(event)
+    }
+    await this.catchUp()
+  }
+
+  /** Stops listening. What was made goes on being sent. */
+  close(): void {
+    for (const stop of this.#stops) stop()
+  }
+
+  /** Puts items on a page, on the layer that this person writes on. */
+  add(page: string, items: Item[], sound?: Sound): void {
+    this.#commit({ ...this.#common(page), act: 'add', items }, sound)
+  }
+
+  /** Takes items away; undo brings them back. */
+  take(page: string, items: string[]): void {
+    if (items.length > 0) this.#commit({ ...this.#common(page), act: 'take', items })
+  }
+
+  /** Moves an item that lies at a place. */
+  move(page: string, item: string, from: { x: number; y: number }, to: { x: number; y: number }): void {
+    this.#commit({ ...this.#common(page), act: 'change', item, set: to, was: from })
+  }
+
+  /** Undoes this person's last act; returns the page it was on. */
+  undo(): string | undefined {
+    return this.#reverse(this.#now.history.done.at(-1))
+  }
+
+  /** Does again what was undone last; returns the page it was on. */
+  redo(): string | undefined {
+    return this.#reverse(this.#now.history.undone.at(-1))
+  }
+
+  /** Says where the copy stands now, as an answer told it. */
+  stand(state: CopyState, round: number): void {
+    this.#stand(state, round)
+  }
+
+  /** Reads what was missed. Safe to call at any time. */
+  async catchUp(): Promise<void> {
+    if (this.#catchingUp) {
+      this.#again = true
+      return
+    }
+    this.#catchingUp = true
+    try {
+      do {
+        this.#again = false
+        while (await this.#readOn()) {}
+      } while (this.#again)
+    } finally {
+      this.#catchingUp = false
+    }
+  }
+
+  /** Reads a piece; whether there is more. */
+  async #readOn(): Promise<boolean> {
+    if (!this.#socket.connected) return false
+    try {
+      const request = { copy: this.#copy.id, readTo: this.#now.log.readTo }
+      const answer = await this.#socket.timeout(ANSWER_WITHIN).emitWithAck('follow', request)
+      if (!answer.ok) {
+        if (answer.gone) this.#set({ trouble: answer.why })
+        return false
+      }
+      this.#stand(answer.standing.state, answer.standing.round)
+      this.#take(answer.events)
+      if (!answer.more) this.#set({ ready: true })
+      return answer.more
+    } catch {
+      return false
+    }
+  }
+
+  #take(events: readonly KeptEvent[]): void {
+    const { log, missing } = receive(this.#now.log, events)
+    if (log !== this.#now.log) this.#set({ log })
+    if (missing) {
+      this.#again = true
+      if (!this.#catchingUp) void this.catchUp()
+    }
+    this.#rememberAll(events)
+  }
+
+  #rememberAll(events: readonly KeptEvent[]): void {
+    const mine = events.filter((event) => this.#isMine(event) && !this.#own.has(event.id))
+    if (mine.length === 0) return
+    const first = this.#own.size === 0
+    for (const event of mine) this.#own.add(event.id)
+    this.#set({ history: first ? historyOf(mine) : mine.reduce(remember, this.#now.history) })
+  }
+
+  /** Feedback of rounds handed back is not to be undone. */
+  #isMine(event: KeptEvent): boolean {
+    const over = event.layer === 'feedback' && event.round !== this.#now.round
+    return event.author === this.#person.id && event.layer === this.#layer && !over
+  }
+
+  #commit(event: PageEvent, sound?: Sound): void {
+    const signed = { ...event, author: this.#person.id, round: this.#now.round }
+    this.#set({ log: make(this.#now.log, signed) })
+    this.#remember(signed)
+    void this.#outbox.put(this.#copy.id, signed, sound)
+  }
+
+  #remember(event: PageEvent): void {
+    if (this.#own.has(event.id)) return
+    this.#own.add(event.id)
+    this.#set({ history: remember(this.#now.history, event) })
+  }
+
+  #reverse(event: PageEvent | undefined): string | undefined {
+    if (!event) return undefined
+    this.#commit(invert(event, crypto.randomUUID(), Date.now()))
+    return event.page
+  }
+
+  #settle(fates: readonly EventFate[]): void {
+    const pending = new Map(this.#now.log.pending.map((event) => [event.id, event]))
+    const kept: KeptEvent[] = []
+    const wrong = new Set<string>()
+    for (const fate of fates) {
+      const event = pending.get(fate.id)
+      if (!event) continue
+      if (fate.fate === 'kept') kept.push({ ...event, seq: fate.seq, round: fate.round, keptAt: Date.now() })
+      if (fate.fate === 'wrong') wrong.add(fate.id)
+    }
+    if (kept.length > 0) this.#take(kept)
+    if (wrong.size > 0) this.#set({ log: forget(this.#now.log, wrong) })
+  }
+
+  #stand(state: CopyState, round: number): void {
+    if (round !== this.#now.round && this.#layer === 'feedback') this.#set({ history: noHistory })
+    this.#set({ state, round })
+  }
+
+  #common(page: string) {
+    return { id: crypto.randomUUID(), page, layer: this.#layer, madeAt: Date.now() }
+  }
+
+  get #now(): OpenCopy {
+    return this.view.getState()
+  }
+
+  #set(change: Partial<OpenCopy>): void {
+    this.view.setState(change)
+  }
+}

@@ -1,0 +1,94 @@
+import { type Bounds, overlap, type Stroke } from '@hand-back/core'
+import type { Size, View } from '../view.ts'
+import { strokePath } from './strokePath.ts'
+
+/**
+ * The kept ink of one kind of nib, drawn on a canvas as large as the window. New ink is drawn on top of
+ * what is there; what changed elsewhere is redrawn only where it lies.
+ */
+export class InkCanvas {
+  readonly element: HTMLCanvasElement
+  readonly #context: CanvasRenderingContext2D
+  #ratio = 1
+  #view: View = { scale: 1, x: 0, y: 0 }
+  #drawn: readonly Stroke[] = []
+
+  constructor(element: HTMLCanvasElement) {
+    this.element = element
+    this.#context = element.getContext('2d')!
+  }
+
+  /** Fits the canvas to the window; `ratio` is device pixels a CSS pixel. Everything must be drawn again after it. */
+  resize(window: Size, ratio: number): void {
+    this.#ratio = ratio
+    fitCanvas(this.element, window, ratio)
+    this.#drawn = []
+  }
+
+  /** Draws everything anew for a view. Cost: O(strokes in sight). */
+  drawAll(strokes: readonly Stroke[], view: View, shown: Bounds): void {
+    this.#view = view
+    this.#drawn = strokes
+    const { width, height } = this.element
+    this.#context.setTransform(1, 0, 0, 1, 0, 0)
+    this.#context.clearRect(0, 0, width, height)
+    this.#toPageSpace()
+    for (const stroke of strokes) this.#draw(stroke, shown)
+  }
+
+  /** Brings the canvas to these strokes under the same view, touching only what differs. */
+  update(strokes: readonly Stroke[]): void {
+    const before = this.#drawn
+    if (before === strokes) return
+    this.#drawn = strokes
+    const common = commonStart(before, strokes)
+    if (common === before.length) {
+      this.#toPageSpace()
+      for (let index = common; index < strokes.length; index++) this.#draw(strokes[index]!)
+      return
+    }
+    const there = new Set(strokes)
+    const known = new Set(before)
+    for (const stroke of before) if (!there.has(stroke)) this.#redraw(strokePath(stroke).bounds)
+    for (const stroke of strokes) if (!known.has(stroke)) this.#redraw(strokePath(stroke).bounds)
+  }
+
+  #redraw(bounds: Bounds): void {
+    const context = this.#context
+    context.save()
+    this.#toPageSpace()
+    context.beginPath()
+    context.rect(bounds.x0, bounds.y0, bounds.x1 - bounds.x0, bounds.y1 - bounds.y0)
+    context.clip()
+    context.clearRect(bounds.x0, bounds.y0, bounds.x1 - bounds.x0, bounds.y1 - bounds.y0)
+    for (const stroke of this.#drawn) this.#draw(stroke, bounds)
+    context.restore()
+  }
+
+  #draw(stroke: Stroke, within?: Bounds): void {
+    const { path, bounds } = strokePath(stroke)
+    if (within && !overlap(bounds, within)) return
+    this.#context.fillStyle = stroke.colour
+    this.#context.fill(path)
+  }
+
+  #toPageSpace(): void {
+    const { scale, x, y } = this.#view
+    const ratio = this.#ratio
+    this.#context.setTransform(scale * ratio, 0, 0, scale * ratio, x * ratio, y * ratio)
+  }
+}
+
+/** Makes a canvas as many device pixels as the window has. */
+export function fitCanvas(canvas: HTMLCanvasElement, window: Size, ratio: number): void {
+  canvas.width = Math.round(window.width * ratio)
+  canvas.height = Math.round(window.height * ratio)
+  canvas.style.width = `${window.width}px`
+  canvas.style.height = `${window.height}px`
+}
+
+function commonStart(a: readonly Stroke[], b: readonly Stroke[]): number {
+  let index = 0
+  while (index < a.length && index < b.length && a[index] === b[index]) index++
+  return index
+}

@@ -1,0 +1,16 @@
+import type { Bounds } from '@hand-back/core'
+
+/** Where a paper is to be had: an address, and which page of it. Sizes in points as seen. */
+export type PaperSource =
+  | { readonly kind: 'pdf'; readonly url: string; readonly number: number; readonly unit: number }
+  | { readonly kind: 'picture'; readonly url: string; readonly width: number; readonly height: number }
+
+/** "Draw this part (points) of that paper at this many pixels a point." */
+export interface PaperTask {
+  readonly id: number
+  readonly source: PaperSource
+  readonly part: Bounds
+  readonly scale: number
+}
+
+export type PaperAnswer = { id: number; bitmap: ImageBitmap } | { id: number; problem: string }

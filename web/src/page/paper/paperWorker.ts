@@ -1,0 +1,163 @@
+/// <reference lib="webworker" />
+import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist'
+import * as pdfjsWorker from 'pdfjs-dist/build/pdf.worker.mjs'
+import type { PaperAnswer, PaperTask } from './paperTasks.ts'
+
+// Draws pages of PDFs and pictures off the main thread. pdf.js normally brings a worker of its own; here
+// it runs inside this one, so its other half is handed to it and its document-bound parts are replaced.
+const scope = self as unknown as DedicatedWorkerGlobalScope & { pdfjsWorker?: unknown; fonts: unknown }
+scope.pdfjsWorker = pdfjsWorker
+
+class OffscreenCanvasFactory {
+  create(width: number, height: number) {
+    const canvas = new OffscreenCanvas(width, height)
+    return { canvas, context: canvas.getContext('2d') }
+  }
+  reset(held: { canvas: OffscreenCanvas }, width: number, height: number) {
+    held.canvas.width = width
+    held.canvas.height = height
+  }
+  destroy(held: { canvas: OffscreenCanvas | null; context: unknown }) {
+    held.canvas = null
+    held.context = null
+  }
+}
+
+/** Filters need a document; pages that use them (rare) are drawn without. */
+class NoFilters {
+  addFilter() {
+    return 'none'
+  }
+  addHCMFilter() {
+    return 'none'
+  }
+  addAlphaFilter() {
+    return 'none'
+  }
+  addLuminosityFilter() {
+    return 'none'
+  }
+  addKnockoutFilter() {
+    return 'none'
+  }
+  addHighlightHCMFilter() {
+    return 'none'
+  }
+  addSelectionHCMFilter() {
+    return 'none'
+  }
+  destroy() {}
+}
+
+/** The most documents kept open. */
+const MOST_OPEN = 4
+const open = new Map<string, Promise<PDFDocumentProxy>>()
+const pictures = new Map<string, Promise<Blob>>()
+
+function openPdf(url: string): Promise<PDFDocumentProxy> {
+  let document = open.get(url)
+  if (document) {
+    open.delete(url)
+  } else {
+    document = getDocument({
+      url,
+      cMapUrl: '/pdfjs/cmaps/',
+      cMapPacked: true,
+      standardFontDataUrl: '/pdfjs/standard_fonts/',
+      wasmUrl: '/pdfjs/wasm/',
+      iccUrl: '/pdfjs/iccs/',
+      useWorkerFetch: true,
+      isEvalSupported: false,
+      verbosity: 0,
+      CanvasFactory: OffscreenCanvasFactory,
+      FilterFactory: NoFilters,
+      ownerDocument: {
+        fonts: scope.fonts,
+        createElement: () => new OffscreenCanvas(1, 1),
+      } as unknown as Document,
+    } as Parameters<typeof getDocument>[0]).promise
+    document.catch(() => open.delete(url))
+  }
+  open.set(url, document)
+  if (open.size > MOST_OPEN) {
+    const [oldest, closing] = open.entries().next().value!
+    open.delete(oldest)
+    void closing.then(
+      (closed) => closed.loadingTask.destroy(),
+      () => {},
+    )
+  }
+  return document
+}
+
+async function draw({ source, part, scale }: PaperTask): Promise<ImageBitmap> {
+  const width = Math.max(1, Math.round((part.x1 - part.x0) * scale))
+  const height = Math.max(1, Math.round((part.y1 - part.y0) * scale))
+  const canvas = new OffscreenCanvas(width, height)
+  const context = canvas.getContext('2d', { alpha: false })!
+  context.fillStyle = '#ffffff'
+  context.fillRect(0, 0, width, height)
+  if (source.kind === 'picture') {
+    const bitmap = await createImageBitmap(await fetchPicture(source.url))
+    context.imageSmoothingQuality = 'high'
+    context.drawImage(bitmap, -part.x0 * scale, -part.y0 * scale, source.width * scale, source.height * scale)
+    bitmap.close()
+    return canvas.transferToImageBitmap()
+  }
+  const page = await (await openPdf(source.url)).getPage(source.number)
+  // UserUnit is not part of pdf.js's scale.
+  const viewport = page.getViewport({
+    scale: scale * source.unit,
+    offsetX: -part.x0 * scale,
+    offsetY: -part.y0 * scale,
+  })
+  await page.render({
+    canvas: canvas as unknown as HTMLCanvasElement,
+    canvasContext: context as unknown as CanvasRenderingContext2D,
+    viewport,
+  }).promise
+  page.cleanup()
+  return canvas.transferToImageBitmap()
+}
+
+function fetchPicture(url: string): Promise<Blob> {
+  let picture = pictures.get(url)
+  if (!picture) {
+    picture = fetch(url).then((response) => {
+      if (!response.ok) throw new Error('no picture')
+      return response.blob()
+    })
+    picture.catch(() => pictures.delete(url))
+    pictures.set(url, picture)
+  }
+  return picture
+}
+
+// One at a time and the newest first: what was asked for a moment ago has often scrolled away.
+const waiting: PaperTask[] = []
+let busy = false
+
+scope.onmessage = ({ data }: MessageEvent<PaperTask | { forget: number }>) => {
+  if ('forget' in data) {
+    const at = waiting.findIndex(({ id }) => id === data.forget)
+    if (at >= 0) waiting.splice(at, 1)
+    return
+  }
+  waiting.push(data)
+  void work()
+}
+
+async function work(): Promise<void> {
+  if (busy) return
+  busy = true
+  for (let task = waiting.pop(); task; task = waiting.pop()) {
+    const { id } = task
+    try {
+      const bitmap = await draw(task)
+      scope.postMessage({ id, bitmap } satisfies PaperAnswer, [bitmap])
+    } catch (error) {
+      scope.postMessage({ id, problem: String(error) } satisfies PaperAnswer)
+    }
+  }
+  busy = false
+}

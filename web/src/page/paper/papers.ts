@@ -1,0 +1,76 @@
+import type { Bounds, WorksheetPage } from '@hand-back/core'
+import { apiUrl } from '../../seat.ts'
+import type { PaperAnswer, PaperSource, PaperTask } from './paperTasks.ts'
+
+/** A drawing of a paper under way. */
+export interface Drawing {
+  readonly bitmap: Promise<ImageBitmap>
+  /** It is not wanted any more. */
+  forget(): void
+}
+
+interface Waiting {
+  done(bitmap: ImageBitmap): void
+  failed(problem: Error): void
+}
+
+let worker: Worker | undefined
+let nextId = 1
+const waiting = new Map<number, Waiting>()
+
+/** Draws part of a page's paper off the main thread, `scale` pixels a point. Newest wishes come first. */
+export function drawPaper(source: PaperSource, part: Bounds, scale: number): Drawing {
+  const id = nextId++
+  const bitmap = new Promise<ImageBitmap>((done, failed) => waiting.set(id, { done, failed }))
+  const task: PaperTask = { id, source, part, scale }
+  paperWorker().postMessage(task)
+  return {
+    bitmap,
+    forget() {
+      waiting.delete(id)
+      paperWorker().postMessage({ forget: id })
+    },
+  }
+}
+
+function paperWorker(): Worker {
+  if (worker) return worker
+  worker = new Worker(new URL('./paperWorker.ts', import.meta.url), { type: 'module' })
+  worker.onmessage = ({ data }: MessageEvent<PaperAnswer>) => {
+    const held = waiting.get(data.id)
+    waiting.delete(data.id)
+    if (!('bitmap' in data)) held?.failed(new Error(data.problem))
+    else if (held) held.done(data.bitmap)
+    else data.bitmap.close()
+  }
+  return worker
+}
+
+/** Where the paper of a worksheet's page is to be had. */
+export function sourceOf({ paper, width, height }: WorksheetPage): PaperSource {
+  const url = new URL(apiUrl(`/files/${paper.file}`), location.href).href
+  return paper.kind === 'pdf'
+    ? { kind: 'pdf', url, number: paper.number, unit: paper.unit }
+    : { kind: 'picture', url, width, height }
+}
+
+/** The most whole pages kept drawn, and the longest side of one in pixels. */
+const MOST_WHOLE = 24
+const WHOLE_SIDE = 1400
+const wholes = new Map<string, Promise<ImageBitmap>>()
+
+/** A whole page at a middling size, drawn once and shared by everything that shows it: thumbnails, first sight, all copies. */
+export function wholePaper(page: WorksheetPage): Promise<ImageBitmap> {
+  const key = `${page.paper.file} ${page.paper.kind === 'pdf' ? page.paper.number : 1}`
+  let whole = wholes.get(key)
+  if (whole) {
+    wholes.delete(key)
+  } else {
+    const scale = WHOLE_SIDE / Math.max(page.width, page.height)
+    whole = drawPaper(sourceOf(page), { x0: 0, y0: 0, x1: page.width, y1: page.height }, scale).bitmap
+    whole.catch(() => wholes.delete(key))
+  }
+  wholes.set(key, whole)
+  if (wholes.size > MOST_WHOLE) wholes.delete(wholes.keys().next().value!)
+  return whole
+}

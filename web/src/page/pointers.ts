@@ -1,0 +1,216 @@
+import type { InkPoint, Point } from '@hand-back/core'
+import type { Tool } from './tools/tools.ts'
+
+/** What the pointers act on. */
+export interface PointerTarget {
+  /** The tool that writes now, or nothing where nobody may write. `eraserEnd`: the pen's other end. */
+  toolFor(eraserEnd: boolean): Tool | undefined
+  drawing: {
+    down(tool: Tool, at: InkPoint): void
+    move(tool: Tool, points: readonly InkPoint[], foreseen: readonly InkPoint[]): void
+    up(tool: Tool): void
+    cancel(tool: Tool): void
+  }
+  /** Where a place of the window (CSS pixels) is on the page. */
+  toPage(at: Point): Point
+  pan(dx: number, dy: number): void
+  zoom(at: Point, factor: number): void
+  penSeen(): void
+}
+
+/** A touch wider than this many CSS pixels is a palm or an arm. */
+const PALM = 55
+/** Touches so soon after the pen are the hand that holds it, in milliseconds. */
+const HAND_NEAR = 500
+const ERASER_BUTTON = 32
+
+interface Stroke {
+  readonly pointer: number
+  readonly tool: Tool
+  readonly startedAt: number
+}
+
+/**
+ * Decides what each pointer means: a pen or mouse writes; a finger writes until a pen has been seen on
+ * this device, then it moves the page; two fingers always move and zoom; palms do nothing.
+ */
+export class Pointers {
+  readonly #element: HTMLElement
+  readonly #target: PointerTarget
+  readonly #touches = new Map<number, Point>()
+  #stroke: Stroke | undefined
+  #panning: { pointer: number; at: Point } | undefined
+  #penAt = Number.NEGATIVE_INFINITY
+  #spaceHeld = false
+  /** Fingers move the page instead of writing. */
+  fingerMoves: boolean
+
+  constructor(element: HTMLElement, target: PointerTarget, fingerMoves: boolean) {
+    this.#element = element
+    this.#target = target
+    this.fingerMoves = fingerMoves
+    element.style.touchAction = 'none'
+    element.addEventListener('pointerdown', this.#down)
+    element.addEventListener('pointermove', this.#move)
+    element.addEventListener('pointerup', this.#up)
+    element.addEventListener('pointercancel', this.#cancel)
+    element.addEventListener('wheel', this.#wheel, { passive: false })
+    addEventListener('keydown', this.#key)
+    addEventListener('keyup', this.#key)
+  }
+
+  close(): void {
+    const element = this.#element
+    element.removeEventListener('pointerdown', this.#down)
+    element.removeEventListener('pointermove', this.#move)
+    element.removeEventListener('pointerup', this.#up)
+    element.removeEventListener('pointercancel', this.#cancel)
+    element.removeEventListener('wheel', this.#wheel)
+    removeEventListener('keydown', this.#key)
+    removeEventListener('keyup', this.#key)
+  }
+
+  /** Ends a stroke under way as if it had never begun, for instance when the page turns. */
+  abandon(): void {
+    if (this.#stroke) this.#target.drawing.cancel(this.#stroke.tool)
+    this.#stroke = undefined
+  }
+
+  readonly #down = (event: PointerEvent) => {
+    if (event.pointerType === 'touch') return this.#touchDown(event)
+    if (event.pointerType === 'pen') {
+      this.#penAt = event.timeStamp
+      this.#target.penSeen()
+      this.abandon()
+      this.#touches.clear()
+    }
+    const pans = event.button === 1 || (event.button === 0 && this.#spaceHeld)
+    if (pans) this.#beginPan(event)
+    else if (event.button === 0 || event.button === 5) this.#beginStroke(event)
+  }
+
+  #touchDown(event: PointerEvent): void {
+    const handNear = this.#stroke?.pointer !== undefined && !this.#touches.has(this.#stroke.pointer)
+    if (isPalm(event) || handNear || event.timeStamp - this.#penAt < HAND_NEAR) return
+    this.#touches.set(event.pointerId, this.#place(event))
+    this.#element.setPointerCapture(event.pointerId)
+    // A second finger says that the first was not going to write.
+    if (this.#touches.size > 1) this.abandon()
+    else if (!this.fingerMoves) this.#beginStroke(event)
+  }
+
+  #beginStroke(event: PointerEvent): void {
+    const tool = this.#target.toolFor((event.buttons & ERASER_BUTTON) !== 0)
+    if (!tool) {
+      if (event.pointerType === 'mouse') this.#beginPan(event)
+      return
+    }
+    this.#element.setPointerCapture(event.pointerId)
+    this.#stroke = { pointer: event.pointerId, tool, startedAt: event.timeStamp }
+    this.#target.drawing.down(tool, this.#inkPoint(event))
+    event.preventDefault()
+  }
+
+  #beginPan(event: PointerEvent): void {
+    this.#element.setPointerCapture(event.pointerId)
+    this.#panning = { pointer: event.pointerId, at: this.#place(event) }
+    event.preventDefault()
+  }
+
+  readonly #move = (event: PointerEvent) => {
+    if (event.pointerType === 'pen') this.#penAt = event.timeStamp
+    if (event.pointerId === this.#stroke?.pointer) return this.#extendStroke(event)
+    if (event.pointerId === this.#panning?.pointer) {
+      const at = this.#place(event)
+      this.#target.pan(at.x - this.#panning.at.x, at.y - this.#panning.at.y)
+      this.#panning = { pointer: event.pointerId, at }
+      return
+    }
+    if (this.#touches.has(event.pointerId)) this.#moveTouch(event)
+  }
+
+  #extendStroke(event: PointerEvent): void {
+    const stroke = this.#stroke!
+    // A finger that flattened into a palm was not writing.
+    if (event.pointerType === 'touch' && isPalm(event)) {
+      this.abandon()
+      return
+    }
+    const samples = event.getCoalescedEvents()
+    const points = (samples.length > 0 ? samples : [event]).map((sample) => this.#inkPoint(sample))
+    const foreseen = event.getPredictedEvents?.().map((sample) => this.#inkPoint(sample)) ?? []
+    this.#target.drawing.move(stroke.tool, points, foreseen)
+  }
+
+  #moveTouch(event: PointerEvent): void {
+    const before = this.#touches.get(event.pointerId)!
+    const at = this.#place(event)
+    const other = [...this.#touches].find(([id]) => id !== event.pointerId)?.[1]
+    this.#touches.set(event.pointerId, at)
+    if (!other) {
+      if (this.fingerMoves) this.#target.pan(at.x - before.x, at.y - before.y)
+      return
+    }
+    const middle = (a: Point, b: Point) => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 })
+    const from = middle(before, other)
+    const to = middle(at, other)
+    this.#target.pan(to.x - from.x, to.y - from.y)
+    const apart = Math.hypot(before.x - other.x, before.y - other.y)
+    if (apart > 0) this.#target.zoom(to, Math.hypot(at.x - other.x, at.y - other.y) / apart)
+  }
+
+  readonly #up = (event: PointerEvent) => {
+    this.#touches.delete(event.pointerId)
+    if (event.pointerId === this.#panning?.pointer) this.#panning = undefined
+    if (event.pointerId !== this.#stroke?.pointer) return
+    const { tool } = this.#stroke
+    this.#stroke = undefined
+    this.#target.drawing.up(tool)
+  }
+
+  readonly #cancel = (event: PointerEvent) => {
+    this.#touches.delete(event.pointerId)
+    if (event.pointerId === this.#panning?.pointer) this.#panning = undefined
+    if (event.pointerId === this.#stroke?.pointer) this.abandon()
+  }
+
+  readonly #wheel = (event: WheelEvent) => {
+    event.preventDefault()
+    // Lines and pages, where a wheel counts in those, in CSS pixels.
+    const unit = event.deltaMode === 1 ? 18 : event.deltaMode === 2 ? 400 : 1
+    if (event.ctrlKey || event.metaKey)
+      this.#target.zoom(this.#place(event), Math.exp(-event.deltaY * unit * 0.004))
+    else if (event.shiftKey && event.deltaX === 0) this.#target.pan(-event.deltaY * unit, 0)
+    else this.#target.pan(-event.deltaX * unit, -event.deltaY * unit)
+  }
+
+  readonly #key = (event: KeyboardEvent) => {
+    if (event.code !== 'Space' || isTyping(event.target)) return
+    this.#spaceHeld = event.type === 'keydown'
+  }
+
+  #place(event: MouseEvent): Point {
+    const box = this.#element.getBoundingClientRect()
+    return { x: event.clientX - box.left, y: event.clientY - box.top }
+  }
+
+  #inkPoint(event: PointerEvent): InkPoint {
+    const { x, y } = this.#target.toPage(this.#place(event))
+    // Only pens tell pressure; what mice and fingers say differs by browser.
+    const pressure = event.pointerType === 'pen' ? event.pressure : 0.5
+    const time = this.#stroke ? Math.max(0, Math.round(event.timeStamp - this.#stroke.startedAt)) : 0
+    return { x, y, pressure, time }
+  }
+}
+
+function isPalm(event: PointerEvent): boolean {
+  return Math.max(event.width, event.height) > PALM
+}
+
+/** Whether keys go into something that one types or presses. */
+export function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    target.closest('input, textarea, select, button, a, [contenteditable]') !== null
+  )
+}

@@ -1,0 +1,19 @@
+import type { CopyWhole, Layer, Person } from '@hand-back/core'
+import { useEffect, useState } from 'react'
+import { live } from '../api/live.ts'
+import { CopyStore } from './copyStore.ts'
+import { outboxOf } from './device/personOutbox.ts'
+
+/** Opens a copy for as long as the screen shows it. `undefined` until it is open. */
+export function useCopy(copy: CopyWhole | undefined, person: Person, layer: Layer): CopyStore | undefined {
+  const [store, setStore] = useState<{ id: string; store: CopyStore }>()
+  const id = copy?.id
+  // biome-ignore lint/correctness/useExhaustiveDependencies: opened once for each copy; later news of it comes live
+  useEffect(() => {
+    if (!copy) return
+    const opened = new CopyStore(copy, person, layer, outboxOf(person.id), live())
+    setStore({ id: copy.id, store: opened })
+    return () => opened.close()
+  }, [id, person.id, layer])
+  return store && store.id === id ? store.store : undefined
+}

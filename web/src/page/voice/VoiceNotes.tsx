@@ -1,0 +1,133 @@
+import type { VoiceNote } from '@hand-back/core'
+import { Pause, Play } from 'lucide-react'
+import { useEffect, useRef, useState } from 'react'
+import { apiUrl } from '../../seat.ts'
+import { toScreen, type View } from '../view.ts'
+
+interface VoiceNotesProps {
+  copy: string
+  notes: readonly { note: VoiceNote; mine: boolean }[]
+  view: View
+  /** The sound of a note that has not left this device yet. */
+  soundOf: (recording: string) => Blob | undefined
+  /** Left out: only to listen. */
+  onMove?: (note: VoiceNote, to: { x: number; y: number }) => void
+  onTake?: (note: VoiceNote) => void
+}
+
+/** The voice notes that lie on a page: press to play, drag one's own elsewhere. */
+export function VoiceNotes({ notes, ...rest }: VoiceNotesProps) {
+  return notes.map(({ note, mine }) => <VoiceTag key={note.id} note={note} mine={mine} {...rest} />)
+}
+
+/** A drag shorter than this many CSS pixels is a press. */
+const STILL = 6
+
+function VoiceTag({
+  note,
+  mine,
+  copy,
+  view,
+  soundOf,
+  onMove,
+  onTake,
+}: Omit<VoiceNotesProps, 'notes'> & { note: VoiceNote; mine: boolean }) {
+  const audio = useRef<HTMLAudioElement>(null)
+  const [at, setAt] = useState<number>()
+  const [trouble, setTrouble] = useState(false)
+  const [dragged, setDragged] = useState({ x: 0, y: 0 })
+  const from = useRef<{ x: number; y: number; moved: boolean }>(undefined)
+  const [source] = useState(() => {
+    const here = soundOf(note.recording)
+    return here ? URL.createObjectURL(here) : apiUrl(`/copies/${copy}/recordings/${note.recording}`)
+  })
+  useEffect(() => () => void (source.startsWith('blob:') && URL.revokeObjectURL(source)), [source])
+
+  const place = toScreen(view, note)
+  const playing = at !== undefined
+  const toggle = () => {
+    if (playing) audio.current?.pause()
+    else audio.current?.play().catch(() => setTrouble(true))
+  }
+  return (
+    <div
+      className="pointer-events-auto absolute touch-none"
+      style={{ left: place.x + dragged.x, top: place.y + dragged.y }}
+    >
+      <button
+        type="button"
+        aria-label={`${playing ? 'Stop' : 'Play'} voice note, ${sayLength(note.seconds)}`}
+        className="flex min-h-[44px] items-center gap-2 rounded-tag border border-ink bg-card px-3 font-semibold shadow-[0_1px_3px_rgb(30_43_58/0.25)]"
+        onClick={() => !from.current?.moved && toggle()}
+        onKeyDown={(event) => event.key === 'Delete' && mine && onTake?.(note)}
+        onPointerDown={(event) => {
+          from.current = { x: event.clientX, y: event.clientY, moved: false }
+          if (mine && onMove) event.currentTarget.setPointerCapture(event.pointerId)
+        }}
+        onPointerMove={(event) => {
+          const start = from.current
+          if (!start || !mine || !onMove || event.buttons === 0) return
+          const by = { x: event.clientX - start.x, y: event.clientY - start.y }
+          if (!start.moved && Math.hypot(by.x, by.y) < STILL) return
+          start.moved = true
+          setDragged(by)
+        }}
+        onPointerUp={() => {
+          if (!from.current?.moved) return
+          setDragged({ x: 0, y: 0 })
+          onMove?.(note, { x: note.x + dragged.x / view.scale, y: note.y + dragged.y / view.scale })
+        }}
+      >
+        {playing ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
+        <Bars part={playing ? at / Math.max(0.1, note.seconds) : 0} />
+        <span className="tabular">{sayLength(playing ? Math.max(0, note.seconds - at) : note.seconds)}</span>
+      </button>
+      {trouble && (
+        <p role="alert" className="mt-1 w-52 rounded-tag border border-rule bg-card px-2 py-1 text-sm">
+          This cannot be played just now.
+        </p>
+      )}
+      {/* biome-ignore lint/a11y/useMediaCaption: a child's own voice has no captions */}
+      <audio
+        ref={audio}
+        src={source}
+        preload="none"
+        onPlay={() => setAt(0)}
+        onTimeUpdate={(event) => !event.currentTarget.paused && setAt(event.currentTarget.currentTime)}
+        onPause={(event) => {
+          event.currentTarget.currentTime = 0
+          setAt(undefined)
+        }}
+        onEnded={() => setAt(undefined)}
+        onError={() => playing && setTrouble(true)}
+      />
+    </div>
+  )
+}
+
+const HEIGHTS = [6, 12, 8, 16, 10, 14, 7, 11]
+
+/** A little row of bars that fills as it plays. */
+function Bars({ part }: { part: number }) {
+  return (
+    <svg width="40" height="18" aria-hidden="true">
+      {HEIGHTS.map((height, index) => (
+        <rect
+          key={index}
+          x={index * 5}
+          y={9 - height / 2}
+          width="3"
+          height={height}
+          rx="1"
+          className={index / HEIGHTS.length < part ? 'fill-verdigris' : 'fill-ink-soft'}
+        />
+      ))}
+    </svg>
+  )
+}
+
+/** Minutes and seconds, as on a clock. */
+export function sayLength(seconds: number): string {
+  const whole = Math.max(0, Math.round(seconds))
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`
+}

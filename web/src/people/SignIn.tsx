@@ -1,0 +1,44 @@
+import type { Door } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { queries } from '../api/queries.ts'
+import { Mark } from '../ui/Mark.tsx'
+import { Answer } from '../ui/Notice.tsx'
+import { DemoPeople } from './DemoPeople.tsx'
+import { StudentSignIn } from './StudentSignIn.tsx'
+import { FirstTeacher, TeacherSignIn } from './TeacherSignIn.tsx'
+
+/** The door: who are you? */
+export function SignIn() {
+  const door = useQuery(queries.door())
+  return (
+    <main className="mx-auto flex min-h-full w-full max-w-[1000px] flex-col items-center px-5 py-10 max-[560px]:py-6">
+      <header className="mb-8 flex items-center gap-3 max-[560px]:mb-5">
+        <Mark size={40} />
+        <h1 className="text-[34px] leading-none">Hand Back</h1>
+      </header>
+      <Answer of={door}>{(told) => (told.firstVisit ? <FirstTeacher /> : <Ways door={told} />)}</Answer>
+    </main>
+  )
+}
+
+function Ways({ door }: { door: Door }) {
+  const [teacher, setTeacher] = useState(false)
+  return (
+    <div
+      className={`grid w-full items-start gap-6 ${door.demo ? 'md:grid-cols-[1fr_1.15fr]' : 'max-w-[420px]'}`}
+    >
+      <section className="rounded-md border border-rule bg-card p-6">
+        {teacher ? <TeacherSignIn /> : <StudentSignIn />}
+        <button
+          type="button"
+          className="mt-5 min-h-[44px] font-semibold text-verdigris underline underline-offset-4"
+          onClick={() => setTeacher(!teacher)}
+        >
+          {teacher ? 'I am a student' : 'I am a teacher'}
+        </button>
+      </section>
+      {door.demo && <DemoPeople people={door.demo.people} />}
+    </div>
+  )
+}

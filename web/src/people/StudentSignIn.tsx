@@ -1,0 +1,148 @@
+import { type ClassList, classList } from '@hand-back/core'
+import { useState } from 'react'
+import type { z } from 'zod'
+import { ask } from '../api/ask.ts'
+import { Button } from '../ui/Button.tsx'
+import { Field, INPUT } from '../ui/Field.tsx'
+import { useAct } from '../ui/useAct.ts'
+import { signInBy } from './welcome.ts'
+
+/** Three short steps: the class, the name, the PIN. */
+export function StudentSignIn() {
+  const [code, setCode] = useState('')
+  const [list, setList] = useState<ClassList>()
+  const [student, setStudent] = useState<{ id: string; name: string }>()
+
+  if (list && student) return <PinStep code={code} student={student} onBack={() => setStudent(undefined)} />
+  if (list) return <NameStep list={list} onPick={setStudent} onBack={() => setList(undefined)} />
+  return <CodeStep code={code} onCode={setCode} onList={setList} />
+}
+
+function CodeStep({
+  code,
+  onCode,
+  onList,
+}: {
+  code: string
+  onCode: (code: string) => void
+  onList: (list: ClassList) => void
+}) {
+  const { run, busy, problem } = useAct(async () =>
+    onList(await ask(classList as z.ZodType<ClassList>, 'POST', '/sign-in/class', { code })),
+  )
+  return (
+    <form
+      className="flex flex-col gap-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void run()
+      }}
+    >
+      <h2 className="text-2xl">Which class?</h2>
+      <Field
+        label="Class code"
+        autoComplete="off"
+        autoCapitalize="characters"
+        spellCheck={false}
+        maxLength={20}
+        value={code}
+        onChange={(event) => onCode(event.target.value)}
+        problem={problem}
+        hint="Six letters and numbers, from your teacher."
+        style={{ fontSize: 22, letterSpacing: '0.12em', textTransform: 'uppercase' }}
+      />
+      <Button type="submit" look="main" large disabled={busy || code.trim().length < 4}>
+        Next
+      </Button>
+    </form>
+  )
+}
+
+function NameStep({
+  list,
+  onPick,
+  onBack,
+}: {
+  list: ClassList
+  onPick: (student: { id: string; name: string }) => void
+  onBack: () => void
+}) {
+  return (
+    <div className="flex flex-col gap-4">
+      <h2 className="text-2xl">{list.className}: who are you?</h2>
+      {list.students.length === 0 && <p>No names yet. Ask your teacher.</p>}
+      <ul className="grid max-h-[46vh] grid-cols-2 gap-2 overflow-y-auto p-1 max-[400px]:grid-cols-1">
+        {list.students.map((student) => (
+          <li key={student.id}>
+            <Button large className="w-full !justify-start text-left" onClick={() => onPick(student)}>
+              {student.name}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Back onClick={onBack}>Another class</Back>
+    </div>
+  )
+}
+
+function PinStep({
+  code,
+  student,
+  onBack,
+}: {
+  code: string
+  student: { id: string; name: string }
+  onBack: () => void
+}) {
+  const [pin, setPin] = useState('')
+  const { run, busy, problem } = useAct(() =>
+    signInBy('/sign-in/student', { code, student: student.id, pin }),
+  )
+  return (
+    <form
+      className="flex flex-col gap-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void run()
+      }}
+    >
+      <h2 className="text-2xl">Hello, {student.name}</h2>
+      <label className="flex flex-col gap-1 font-semibold">
+        Your PIN
+        <input
+          // biome-ignore lint/a11y/noAutofocus: the only thing to do on this step
+          autoFocus
+          type="password"
+          inputMode="numeric"
+          autoComplete="off"
+          maxLength={4}
+          pattern="[0-9]{4}"
+          value={pin}
+          onChange={(event) => setPin(event.target.value.replace(/\D/g, ''))}
+          className={`${INPUT} !w-40 text-center text-3xl tracking-[0.4em]`}
+        />
+      </label>
+      {problem && (
+        <p role="alert" className="text-madder">
+          {problem}
+        </p>
+      )}
+      <Button type="submit" look="main" large disabled={busy || pin.length !== 4}>
+        Come in
+      </Button>
+      <Back onClick={onBack}>That’s not me</Back>
+    </form>
+  )
+}
+
+function Back({ onClick, children }: { onClick: () => void; children: string }) {
+  return (
+    <button
+      type="button"
+      onClick={onClick}
+      className="min-h-[44px] self-start font-semibold text-verdigris underline underline-offset-4"
+    >
+      {children}
+    </button>
+  )
+}

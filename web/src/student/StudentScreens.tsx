@@ -1,0 +1,26 @@
+import type { Person } from '@hand-back/core'
+import { useQueryClient } from '@tanstack/react-query'
+import { useEffect } from 'react'
+import { Navigate, Route, Routes } from 'react-router'
+import { live } from '../api/live.ts'
+import { outboxOf } from '../page/device/personOutbox.ts'
+import { Copy } from './Copy.tsx'
+import { Tray } from './Tray.tsx'
+
+/** A student's screens. What they made before, on this device, is sent as soon as they are here. */
+export default function StudentScreens({ person }: { person: Person }) {
+  const client = useQueryClient()
+  useEffect(() => {
+    outboxOf(person.id)
+    const changed = () => void client.invalidateQueries({ queryKey: ['tray'] })
+    live().on('tray', changed)
+    return () => void live().off('tray', changed)
+  }, [person.id, client])
+  return (
+    <Routes>
+      <Route path="/" element={<Tray person={person} />} />
+      <Route path="/copy/:copy" element={<Copy person={person} />} />
+      <Route path="*" element={<Navigate to="/" replace />} />
+    </Routes>
+  )
+}

@@ -1,0 +1,95 @@
+import type { CopyState, Person, TrayEntry } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { Link } from 'react-router'
+import { queries } from '../api/queries.ts'
+import { PaperThumb } from '../page/paper/PaperThumb.tsx'
+import { signOut } from '../people/signOut.ts'
+import { Button } from '../ui/Button.tsx'
+import { Corner } from '../ui/Corner.tsx'
+import { Mark } from '../ui/Mark.tsx'
+import { Answer, Empty } from '../ui/Notice.tsx'
+import { sayDue } from '../ui/when.ts'
+
+/** Where a student begins: what to do, what came back. */
+export function Tray({ person }: { person: Person }) {
+  const tray = useQuery(queries.tray())
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex items-center gap-3 border-b border-rule bg-card px-6 py-2 max-[560px]:px-4">
+        <Mark />
+        <b className="truncate font-serif text-lg">{person.name}</b>
+        <span className="flex-1" />
+        <Button look="quiet" large onClick={() => void signOut()}>
+          Sign out
+        </Button>
+      </header>
+      <main className="mx-auto w-full max-w-[1000px] flex-1 overflow-y-auto px-6 py-7 max-[560px]:px-4">
+        <Answer of={tray}>{(entries) => <Entries entries={entries} />}</Answer>
+      </main>
+    </div>
+  )
+}
+
+const TO_DO: CopyState[] = ['another go', 'working', 'waiting']
+
+function Entries({ entries }: { entries: readonly TrayEntry[] }) {
+  if (entries.length === 0)
+    return <Empty title="Your tray is empty">When your teacher hands something out, it lies here.</Empty>
+  const groups = [
+    { title: 'To do', entries: entries.filter(({ state }) => TO_DO.includes(state)) },
+    { title: 'Came back to you', entries: entries.filter(({ state }) => state === 'handed back') },
+    { title: 'With your teacher', entries: entries.filter(({ state }) => state === 'handed in') },
+  ]
+  return groups.map(
+    (group) =>
+      group.entries.length > 0 && (
+        <section key={group.title} className="mb-9">
+          <h2 className="mb-4 border-b border-rule pb-2 text-2xl">{group.title}</h2>
+          <ul className="grid gap-4 sm:grid-cols-2">
+            {group.entries.map((entry) => (
+              <Entry key={entry.copy} entry={entry} />
+            ))}
+          </ul>
+        </section>
+      ),
+  )
+}
+
+const NEXT: Record<CopyState, string> = {
+  waiting: 'Start',
+  working: 'Go on',
+  'another go': 'Have another go',
+  'handed back': 'Read what came back',
+  'handed in': 'Look at it',
+}
+
+function Entry({ entry }: { entry: TrayEntry }) {
+  const due = TO_DO.includes(entry.state) ? sayDue(entry.dueAt) : undefined
+  return (
+    <li>
+      <Link
+        to={`/copy/${entry.copy}`}
+        className="flex h-full gap-4 rounded-md border border-rule bg-card p-4 text-ink no-underline hover:border-ink-soft"
+      >
+        <PaperThumb page={entry.firstPage} width={92} label={`First page of ${entry.title}`} />
+        <span className="flex min-w-0 flex-1 flex-col gap-1">
+          <b className="font-serif text-[19px] leading-tight">{entry.title}</b>
+          <span className="text-ink-soft">
+            {entry.pageCount} {entry.pageCount === 1 ? 'page' : 'pages'}
+          </span>
+          {due && (
+            <span
+              className={due.startsWith('was') ? 'font-semibold text-madder' : 'font-semibold text-ochre'}
+            >
+              {due}
+            </span>
+          )}
+          <span className="mt-auto inline-flex items-center gap-2 pt-2 font-semibold">
+            <Corner state={entry.state} size={22} />
+            {NEXT[entry.state]}
+          </span>
+        </span>
+      </Link>
+    </li>
+  )
+}

@@ -1,0 +1,88 @@
+import { type ClassCard, classCard } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import type { z } from 'zod'
+import { ask } from '../../api/ask.ts'
+import { queries, queryClient } from '../../api/queries.ts'
+import { Button } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
+import { Field } from '../../ui/Field.tsx'
+import { Answer, Empty } from '../../ui/Notice.tsx'
+import { useAct } from '../../ui/useAct.ts'
+
+export function Classes() {
+  const classes = useQuery(queries.classes())
+  const [making, setMaking] = useState(false)
+  return (
+    <>
+      <div className="mb-2 flex items-center gap-4 border-b border-rule pb-4">
+        <h1 className="flex-1 text-[28px]">Classes</h1>
+        <Button look="main" onClick={() => setMaking(true)}>
+          New class
+        </Button>
+      </div>
+      <Answer of={classes}>
+        {(list) =>
+          list.length === 0 ? (
+            <Empty title="No class yet">
+              Make a class and write its names, one a line. Each student gets a PIN.
+            </Empty>
+          ) : (
+            <ul>
+              {list.map(({ id, name, code, students }) => (
+                <li key={id} className="border-b border-rule">
+                  <Link
+                    to={`/class/${id}`}
+                    className="flex items-baseline gap-6 px-1 py-4 text-ink no-underline hover:bg-card"
+                  >
+                    <b className="flex-1 font-serif text-[19px]">{name}</b>
+                    <span className="tabular">
+                      {students} {students === 1 ? 'student' : 'students'}
+                    </span>
+                    <span className="text-ink-soft">
+                      class code <b className="tabular tracking-wider text-ink">{code}</b>
+                    </span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          )
+        }
+      </Answer>
+      <Dialog open={making} onClose={() => setMaking(false)} title="New class">
+        <NewClass />
+      </Dialog>
+    </>
+  )
+}
+
+function NewClass() {
+  const [name, setName] = useState('')
+  const navigate = useNavigate()
+  const { run, busy, problem } = useAct(async () => {
+    const made = await ask(classCard as z.ZodType<ClassCard>, 'POST', '/classes', { name })
+    void queryClient.invalidateQueries({ queryKey: ['classes'] })
+    await navigate(`/class/${made.id}`)
+  })
+  return (
+    <form
+      className="flex flex-col gap-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void run()
+      }}
+    >
+      <Field
+        label="Name of the class"
+        maxLength={60}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        problem={problem}
+      />
+      <Button type="submit" look="main" disabled={busy || name.trim() === ''}>
+        Make the class
+      </Button>
+    </form>
+  )
+}

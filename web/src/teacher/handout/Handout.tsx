@@ -1,0 +1,131 @@
+import type { CopyRow, CopyState, HandoutWhole } from '@hand-back/core'
+import { Link, useNavigate, useParams } from 'react-router'
+import { apiUrl } from '../../seat.ts'
+import { Button, LinkButton } from '../../ui/Button.tsx'
+import { StateTag } from '../../ui/Corner.tsx'
+import { Answer } from '../../ui/Notice.tsx'
+import { sayDue, sayWhen } from '../../ui/when.ts'
+import { handBack } from './handBack.ts'
+import { useHandout } from './useHandout.ts'
+
+/** A hand-out with every student's copy and its state, as it is now. */
+export function Handout() {
+  const { handout: id = '' } = useParams()
+  const handout = useHandout(id)
+  return <Answer of={handout}>{(whole) => <Table handout={whole} />}</Answer>
+}
+
+const STATES: CopyState[] = ['handed in', 'another go', 'working', 'waiting', 'handed back']
+
+function Table({ handout }: { handout: HandoutWhole }) {
+  const { id, title, className, copies } = handout
+  const of = (state: CopyState) => copies.filter((copy) => copy.state === state)
+  const toMark = of('handed in')
+  const marked = toMark.filter(({ markingBegan }) => markingBegan)
+  return (
+    <>
+      <div className="mb-5 flex flex-wrap items-center gap-3 border-b border-rule pb-4">
+        <div className="min-w-[260px] flex-1">
+          <h1 className="text-[28px]">{title}</h1>
+          <p className="text-ink-soft">
+            {className} · handed out {sayWhen(handout.handedOutAt)}
+            {handout.dueAt !== null && ` · ${sayDue(handout.dueAt)}`} · {handout.pageCount}{' '}
+            {handout.pageCount === 1 ? 'page' : 'pages'}
+          </p>
+        </div>
+        {marked.length > 0 && (
+          <Button
+            look={marked.length === toMark.length ? 'back' : 'plain'}
+            onClick={() =>
+              void handBack(
+                id,
+                marked.map((copy) => copy.id),
+              )
+            }
+          >
+            Hand back {marked.length} written on
+          </Button>
+        )}
+        {toMark.length > marked.length && marked.length === 0 && (
+          <Button
+            onClick={() =>
+              void handBack(
+                id,
+                toMark.map((copy) => copy.id),
+              )
+            }
+          >
+            Hand back all {toMark.length}
+          </Button>
+        )}
+        <LinkButton to={`/handout/${id}/pile/first`} look="main">
+          {toMark.length > 0 ? `Mark ${toMark.length}` : 'Open the pile'}
+        </LinkButton>
+      </div>
+      <p className="mb-4 flex flex-wrap gap-x-6 gap-y-1" aria-live="polite">
+        {STATES.map(
+          (state) => of(state).length > 0 && <StateTag key={state} state={state} count={of(state).length} />,
+        )}
+      </p>
+      <table className="w-full border-collapse text-left">
+        <thead>
+          <tr className="border-b border-rule text-ink-soft">
+            <th className="py-2 font-semibold">Student</th>
+            <th className="py-2 font-semibold">Copy</th>
+            <th className="py-2 font-semibold max-[700px]:hidden">Handed in</th>
+            <th className="py-2">
+              <span className="sr-only">What to do</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {copies.map((copy) => (
+            <Row key={copy.id} handout={handout} copy={copy} />
+          ))}
+        </tbody>
+      </table>
+    </>
+  )
+}
+
+function Row({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
+  const navigate = useNavigate()
+  const to = `/handout/${handout.id}/pile/${copy.id}`
+  const late = copy.handedInAt !== null && handout.dueAt !== null && copy.handedInAt > handout.dueAt
+  return (
+    // A click anywhere in the row opens the copy; the name is the link for keyboards.
+    <tr className="cursor-pointer border-b border-rule hover:bg-card" onClick={() => void navigate(to)}>
+      <td className="py-2 pr-4 font-semibold">
+        <Link
+          to={to}
+          className="text-ink no-underline hover:underline"
+          onClick={(event) => event.stopPropagation()}
+        >
+          {copy.student.name}
+        </Link>
+      </td>
+      <td className="py-2 pr-4" data-state={copy.state}>
+        <span className="inline-flex flex-wrap items-center gap-x-3">
+          <StateTag state={copy.state} />
+          {copy.round > 1 && <span className="text-ink-soft">round {copy.round}</span>}
+          {copy.markingBegan && copy.state === 'handed in' && <span className="text-madder">written on</span>}
+        </span>
+      </td>
+      <td className="tabular py-2 pr-4 text-ink-soft max-[700px]:hidden">
+        {copy.handedInAt === null ? '' : sayWhen(copy.handedInAt)}
+        {late && <b className="ml-2 text-ochre">late</b>}
+      </td>
+      <td className="py-2 text-right">
+        <a
+          href={apiUrl(`/copies/${copy.id}/pdf`)}
+          download
+          onClick={(event) => event.stopPropagation()}
+          className="font-semibold text-verdigris underline underline-offset-4"
+          aria-label={`PDF of ${copy.student.name}’s copy`}
+        >
+          PDF
+        </a>
+      </td>
+    </tr>
+  )
+}

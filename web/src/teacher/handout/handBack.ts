@@ -1,0 +1,17 @@
+import { handBackAnswer } from '@hand-back/core'
+import { ask } from '../../api/ask.ts'
+import { queryClient } from '../../api/queries.ts'
+import { sayDone, sayProblem } from '../../ui/notices.ts'
+import { capital, count } from '../../ui/when.ts'
+
+/** Hands copies back and says how many went. Those that were never opened stay. */
+export async function handBack(handout: string, copies: readonly string[]): Promise<void> {
+  try {
+    const { handedBack } = await ask(handBackAnswer, 'POST', `/handouts/${handout}/hand-back`, { copies })
+    void queryClient.invalidateQueries({ queryKey: ['handout', handout] })
+    void queryClient.invalidateQueries({ queryKey: ['handouts'] })
+    sayDone(`${capital(count(handedBack.length, 'copy is', 'copies are'))} handed back.`)
+  } catch (error) {
+    sayProblem(error)
+  }
+}

@@ -1,0 +1,39 @@
+import type { CopyRow, HandoutWhole } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { useEffect } from 'react'
+import { ANSWER_WITHIN, live } from '../../api/live.ts'
+import { queries, queryClient } from '../../api/queries.ts'
+
+/** A hand-out with the state of every copy, kept up to date live. */
+export function useHandout(id: string) {
+  const handout = useQuery(queries.handout(id))
+  useEffect(() => {
+    const socket = live()
+    const key = ['handout', id]
+    // After a gap in the connection news may be missing: watch again, and ask for the whole.
+    const watch = () => {
+      socket
+        .timeout(ANSWER_WITHIN)
+        .emitWithAck('watch', { handout: id })
+        .catch(() => {})
+      void queryClient.invalidateQueries({ queryKey: key })
+    }
+    const heard = ({ handout: of, row }: { handout: string; row: CopyRow }) => {
+      if (of !== id) return
+      queryClient.setQueryData<HandoutWhole>(
+        key,
+        (before) =>
+          before && { ...before, copies: before.copies.map((copy) => (copy.id === row.id ? row : copy)) },
+      )
+      void queryClient.invalidateQueries({ queryKey: ['handouts'] })
+    }
+    if (socket.connected) watch()
+    socket.on('connect', watch)
+    socket.on('copyRow', heard)
+    return () => {
+      socket.off('connect', watch)
+      socket.off('copyRow', heard)
+    }
+  }, [id])
+  return handout
+}

@@ -1,0 +1,88 @@
+import { type CopyRow, copyStanding, type HandoutWhole } from '@hand-back/core'
+import type { ReactNode } from 'react'
+import { ask } from '../../api/ask.ts'
+import { queryClient } from '../../api/queries.ts'
+import { apiUrl } from '../../seat.ts'
+import { Button } from '../../ui/Button.tsx'
+import { StateTag } from '../../ui/Corner.tsx'
+import { sayProblem } from '../../ui/notices.ts'
+import { useAct } from '../../ui/useAct.ts'
+import { sayWhen } from '../../ui/when.ts'
+import { handBack } from '../handout/handBack.ts'
+
+/** Beside the page while marking: whose copy, where it stands, and what to do with it. */
+export function Margin({
+  handout,
+  row,
+  children,
+}: {
+  handout: HandoutWhole
+  row: CopyRow
+  children: ReactNode
+}) {
+  const { state, round, student } = row
+  const back = useAct(() => handBack(handout.id, [row.id]))
+  const again = useAct(async () => {
+    try {
+      await ask(copyStanding, 'POST', `/copies/${row.id}/another-go`)
+      await queryClient.invalidateQueries({ queryKey: ['handout', handout.id] })
+    } catch (error) {
+      sayProblem(error)
+    }
+  })
+  const written = handout.copies.filter((copy) => copy.state === 'handed in' && copy.markingBegan)
+  return (
+    <aside className="flex w-[248px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-card p-5 max-[760px]:w-[172px] max-[760px]:p-3">
+      <div>
+        <h2 className="text-lg leading-tight">{student.name}</h2>
+        <p className="mt-1 flex flex-wrap items-center gap-x-3">
+          <StateTag state={state} />
+          {round > 1 && <span className="text-ink-soft">round {round}</span>}
+        </p>
+        {row.handedInAt !== null && <p className="text-ink-soft">handed in {sayWhen(row.handedInAt)}</p>}
+      </div>
+      <p className="border-l-[3px] border-madder pl-3 text-ink-soft">{told(state, student.name)}</p>
+      <div className="flex flex-col gap-2">
+        {state !== 'handed back' && state !== 'waiting' && (
+          <Button look="back" onClick={() => void back.run()} disabled={back.busy}>
+            Hand back
+          </Button>
+        )}
+        {(state === 'handed in' || state === 'handed back') && (
+          <Button onClick={() => void again.run()} disabled={again.busy}>
+            Ask for another go
+          </Button>
+        )}
+        <a
+          href={apiUrl(`/copies/${row.id}/pdf`)}
+          download
+          className="self-start py-1.5 font-semibold text-verdigris underline underline-offset-4"
+        >
+          Copy as PDF
+        </a>
+      </div>
+      <span className="flex-1" />
+      {written.length > 1 && (
+        <Button
+          onClick={() =>
+            void handBack(
+              handout.id,
+              written.map(({ id }) => id),
+            )
+          }
+          className="w-full"
+        >
+          Hand back {written.length} written on
+        </Button>
+      )}
+      {children}
+    </aside>
+  )
+}
+
+function told(state: CopyRow['state'], name: string): string {
+  const first = name.split(' ')[0]
+  if (state === 'handed back') return `${first} sees what you write here at once.`
+  if (state === 'waiting') return `${first} has not opened it. You can write once it is opened.`
+  return `${first} sees nothing of your ink until you hand it back.`
+}

@@ -1,0 +1,192 @@
+import type { CopyLog, CopyRow, CopyWhole, HandoutWhole, Person, Placed } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { useStore } from 'zustand'
+import { queries } from '../../api/queries.ts'
+import type { CopyStore } from '../../page/copyStore.ts'
+import { outboxOf } from '../../page/device/personOutbox.ts'
+import { KeptSign } from '../../page/KeptSign.tsx'
+import { PageStrip } from '../../page/PageStrip.tsx'
+import { PageSurface } from '../../page/PageSurface.tsx'
+import { PageTabs } from '../../page/PageTabs.tsx'
+import type { Surface } from '../../page/Surface.ts'
+import { TEACHER_SWATCHES } from '../../page/swatches.ts'
+import { useCopy } from '../../page/useCopy.ts'
+import { usePageKeys, useSeen, useTools, useWriting } from '../../page/useWriting.ts'
+import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
+import { Button, LinkButton } from '../../ui/Button.tsx'
+import { Answer, Empty, Loading } from '../../ui/Notice.tsx'
+import { useHandout } from '../handout/useHandout.ts'
+import { Margin } from './Margin.tsx'
+import { PileList, pileOrder } from './PileList.tsx'
+import { type Seeing, SeeingChoice } from './SeeingChoice.tsx'
+
+/** Going through the pile: copy by copy, the same page at the same zoom, feedback in one's own ink. */
+export function Marking({ person }: { person: Person }) {
+  const { handout: id = '', copy = '' } = useParams()
+  const handout = useHandout(id)
+  return <Answer of={handout}>{(whole) => <ThePile handout={whole} wanted={copy} person={person} />}</Answer>
+}
+
+function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: string; person: Person }) {
+  const navigate = useNavigate()
+  // The order is settled when the pile is opened: a copy that changes its state does not jump away.
+  const [order] = useState(() => pileOrder(handout.copies).map(({ id }) => id))
+  const pile = useMemo(
+    () => order.flatMap((id) => handout.copies.find((copy) => copy.id === id) ?? []),
+    [order, handout],
+  )
+  const index = wanted === 'first' ? 0 : pile.findIndex(({ id }) => id === wanted)
+  const row = pile[index]
+  const open = useCallback(
+    (copy: CopyRow | undefined) =>
+      copy && void navigate(`/handout/${handout.id}/pile/${copy.id}`, { replace: true }),
+    [navigate, handout.id],
+  )
+  const [pageIndex, setPageIndex] = useState(0)
+  const tools = useTools(person, TEACHER_SWATCHES)
+  const [seeing, setSeeing] = useState<Seeing>('all')
+  const whole = useQuery({
+    ...queries.copy(row?.id ?? ''),
+    enabled: row !== undefined,
+    staleTime: Number.POSITIVE_INFINITY,
+  })
+  const store = useCopy(whole.data, person, 'feedback')
+
+  if (!row) return <Empty title="This copy is not in the pile">It may belong to another hand-out.</Empty>
+  const next = pile[index + 1]
+  const toMark = pile.filter(({ state }) => state === 'handed in').length
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex shrink-0 items-center gap-4 border-b border-rule bg-card px-5 py-1.5">
+        <LinkButton to={`/handout/${handout.id}`}>Back to the table</LinkButton>
+        <h1 className="min-w-0 truncate text-xl">{handout.title}</h1>
+        <span className="whitespace-nowrap text-ink-soft max-[900px]:hidden">
+          {handout.className} · {toMark} handed in
+        </span>
+        <span className="flex-1" />
+        <KeptSign outbox={outboxOf(person.id)} copy={row.id} />
+        <SeeingChoice seeing={seeing} onChange={setSeeing} />
+      </header>
+      <div className="flex min-h-0 flex-1">
+        <PileList pile={pile} current={row.id} onOpen={open} />
+        <div className="flex min-w-0 flex-1 flex-col">
+          {whole.data && store ? (
+            <MarkedCopy
+              copy={whole.data}
+              store={store}
+              person={person}
+              tools={tools}
+              seeing={seeing}
+              pageIndex={pageIndex}
+              onTurn={setPageIndex}
+              onNext={() => open(next)}
+            />
+          ) : (
+            <Answer of={whole}>{() => <Loading />}</Answer>
+          )}
+        </div>
+        <Margin handout={handout} row={row}>
+          <Button onClick={() => open(next)} disabled={!next} className="w-full">
+            Next copy →
+          </Button>
+        </Margin>
+      </div>
+    </div>
+  )
+}
+
+interface MarkedCopyProps {
+  copy: CopyWhole
+  store: CopyStore
+  person: Person
+  tools: ReturnType<typeof useTools>
+  seeing: Seeing
+  pageIndex: number
+  onTurn: (index: number) => void
+  onNext: () => void
+}
+
+function MarkedCopy({ copy, store, person, tools, seeing, pageIndex, onTurn, onNext }: MarkedCopyProps) {
+  const { history, state, round, log } = useStore(store.view)
+  const [surface, setSurface] = useState<Surface>()
+  const index = Math.min(pageIndex, copy.pages.length - 1)
+  const page = copy.pages[index]!
+  const wanted = useCallback(
+    ({ layer }: Placed) => seeing === 'all' || (seeing === 'work' && layer !== 'feedback'),
+    [seeing],
+  )
+  const seen = useSeen(store, page.id, wanted)
+  const mine = useCallback(
+    (placed: Placed) => placed.author === person.id && placed.layer === 'feedback' && placed.round === round,
+    [person.id, round],
+  )
+  const writes = state !== 'waiting' && seeing === 'all'
+  const writing = useWriting(store, page.id, seen.placed, tools, writes ? mine : undefined)
+  const outbox = outboxOf(person.id)
+  const turn = useCallback(
+    (by: number) => onTurn(Math.min(copy.pages.length - 1, Math.max(0, index + by))),
+    [copy.pages.length, index, onTurn],
+  )
+  const turnToPage = useCallback(
+    (id: string | undefined) => id && onTurn(copy.pages.findIndex((each) => each.id === id)),
+    [copy.pages, onTurn],
+  )
+  const undo = useCallback(() => writes && turnToPage(store.undo()), [store, turnToPage, writes])
+  const redo = useCallback(() => writes && turnToPage(store.redo()), [store, turnToPage, writes])
+  usePageKeys({ surface, tools, undo, redo, turn })
+  useEffect(() => {
+    const press = (event: KeyboardEvent) =>
+      event.key === 'n' && !(event.target instanceof HTMLInputElement) && onNext()
+    addEventListener('keydown', press)
+    return () => removeEventListener('keydown', press)
+  }, [onNext])
+
+  const written = useMemo(
+    () => new Set(copy.pages.flatMap(({ id }, at) => (hasWork(log, id) ? [at] : []))),
+    [copy.pages, log],
+  )
+  return (
+    <>
+      <main className="relative min-h-0 flex-1">
+        <PageSurface
+          page={page}
+          strokes={seen.strokes}
+          writing={writing}
+          onSurface={setSurface}
+          label={`Page ${index + 1} of ${copy.student.name}’s copy`}
+        >
+          {(view) => (
+            <VoiceNotes
+              copy={copy.id}
+              view={view}
+              notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
+              soundOf={(recording) => outbox.soundOf(recording)}
+            />
+          )}
+        </PageSurface>
+        <PageTabs count={copy.pages.length} current={index} onTurn={onTurn} marked={written} />
+        {state === 'waiting' && (
+          <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
+            {copy.student.name} has not opened this copy yet.
+          </p>
+        )}
+      </main>
+      <PageStrip
+        tools={tools}
+        surface={surface}
+        canUndo={writes && history.done.length > 0}
+        canRedo={writes && history.undone.length > 0}
+        onUndo={undo}
+        onRedo={redo}
+      />
+    </>
+  )
+}
+
+function hasWork(log: CopyLog, page: string): boolean {
+  for (const { taken, layer } of log.pages.get(page)?.placed.values() ?? [])
+    if (!taken && layer === 'work') return true
+  return false
+}

@@ -1,0 +1,72 @@
+import type { CopyRow, CopyState } from '@hand-back/core'
+import { useEffect, useRef } from 'react'
+import { Corner, STATE_WORDS } from '../../ui/Corner.tsx'
+
+const RANK: Record<CopyState, number> = {
+  'handed in': 0,
+  'another go': 1,
+  working: 2,
+  'handed back': 3,
+  waiting: 4,
+}
+
+/** The order of the pile: what is handed in first, the oldest on top; then the rest by state and name. */
+export function pileOrder(copies: readonly CopyRow[]): CopyRow[] {
+  return [...copies].sort(
+    (a, b) =>
+      RANK[a.state] - RANK[b.state] ||
+      (a.state === 'handed in' ? (a.handedInAt ?? 0) - (b.handedInAt ?? 0) : 0) ||
+      a.student.name.localeCompare(b.student.name),
+  )
+}
+
+/** Every copy of the hand-out, one press away. */
+export function PileList({
+  pile,
+  current,
+  onOpen,
+}: {
+  pile: readonly CopyRow[]
+  current: string
+  onOpen: (copy: CopyRow) => void
+}) {
+  const here = useRef<HTMLButtonElement>(null)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it follows the current copy
+  useEffect(() => here.current?.scrollIntoView({ block: 'nearest' }), [current])
+  return (
+    <nav
+      aria-label="Pile"
+      className="w-[216px] shrink-0 overflow-y-auto border-r border-rule bg-card py-2 max-[900px]:w-[60px]"
+    >
+      <ul>
+        {pile.map((copy) => (
+          <li key={copy.id}>
+            <button
+              ref={copy.id === current ? here : undefined}
+              type="button"
+              aria-current={copy.id === current ? 'true' : undefined}
+              aria-label={`${copy.student.name}, ${STATE_WORDS[copy.state]}`}
+              title={STATE_WORDS[copy.state]}
+              onClick={() => onOpen(copy)}
+              className={`flex min-h-[36px] w-full items-center gap-2.5 border-l-4 px-3 text-left ${copy.id === current ? 'border-madder bg-sheet font-bold' : 'border-transparent hover:bg-sheet'}`}
+            >
+              <Corner state={copy.state} />
+              <span className="min-w-0 flex-1 truncate max-[900px]:hidden">{copy.student.name}</span>
+              {copy.markingBegan && copy.state === 'handed in' && (
+                <svg width="20" height="12" aria-hidden="true" className="max-[900px]:hidden">
+                  <path
+                    d="M1 8c3-7 5 4 8-1s5 2 9-3"
+                    fill="none"
+                    stroke="var(--color-madder)"
+                    strokeWidth="2"
+                    strokeLinecap="round"
+                  />
+                </svg>
+              )}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </nav>
+  )
+}

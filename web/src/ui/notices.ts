@@ -1,0 +1,12 @@
+import { toast } from 'sonner'
+import { sentenceOf } from '../api/ask.ts'
+
+/** Says that something could not be done. */
+export function sayProblem(error: unknown): void {
+  toast(sentenceOf(error))
+}
+
+/** Says what was done, with a way to undo it. */
+export function sayDone(sentence: string, undo?: () => void): void {
+  toast(sentence, undo ? { action: { label: 'Undo', onClick: undo } } : undefined)
+}
