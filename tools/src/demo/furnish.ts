@@ -1,0 +1,275 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { Readable } from 'node:stream'
+import type { Layer, PageEvent, Person, WorksheetPage } from '@hand-back/core'
+import {
+  addStudentsTo,
+  bringIn,
+  bringUpToDate,
+  type Context,
+  connect,
+  handOut,
+  hashSecret,
+  Keeper,
+  makeClass,
+  makeTeacher,
+  makeWorksheet,
+  type Step,
+  storeFile,
+  tables,
+  takeStep,
+} from '@hand-back/server'
+import { eq } from 'drizzle-orm'
+import { pino } from 'pino'
+import { PROJECT } from '../setup/project.ts'
+import {
+  bearingAnswers,
+  bearingFeedback,
+  knotAnswers,
+  knotFeedback,
+  type PageInk,
+  placeOn,
+  tideAnswers,
+  tideFeedback,
+} from './answers.ts'
+import { type Hand, seeded } from './hand.ts'
+import { CLASS_NAME, STUDENTS, TEACHER } from './people.ts'
+
+const MADE = join(PROJECT, 'tools/src/demo/worksheets/made')
+const RECORDINGS = join(PROJECT, 'tools/src/demo/recordings')
+const HOUR = 60 * 60 * 1000
+const SOUND_SECONDS = [11.5, 9.8, 11]
+
+/** Fills an empty database with Saltmarsh School; leaves one that is not empty alone. */
+export async function furnish(databaseUrl: string): Promise<void> {
+  const connection = connect(databaseUrl, () => {})
+  try {
+    await bringUpToDate(connection)
+    const there = await connection.db.select({ id: tables.people.id }).from(tables.people).limit(1)
+    if (there.length > 0) return
+    console.log('Furnishing the demo: a class of 24, five worksheets, copies in every state …')
+    await new School(connection).fill()
+  } finally {
+    await connection.close()
+  }
+}
+
+const silent = () => {}
+
+class School {
+  readonly #context: Context
+  readonly #keeper: Keeper
+  readonly #random = seeded(20_261)
+  readonly #now = Date.now()
+  #clock = this.#now
+  #teacher!: Person
+  #classId = ''
+  #students: Person[] = []
+
+  constructor({ db, pool }: ReturnType<typeof connect>) {
+    this.#context = {
+      db,
+      pool,
+      log: pino({ level: 'silent' }),
+      news: { eventsKept: silent, copyChanged: silent, trayChanged: silent, signedOut: silent },
+      now: () => this.#clock,
+      demo: true,
+    }
+    this.#keeper = new Keeper(this.#context)
+  }
+
+  async fill(): Promise<void> {
+    const { db } = this.#context
+    this.#teacher = await makeTeacher(db, TEACHER.name, await hashSecret(TEACHER.password))
+    this.#classId = (await makeClass(db, this.#teacher.id, CLASS_NAME)).id
+    const made = await addStudentsTo(db, this.#teacher.id, this.#classId, STUDENTS)
+    this.#students = made.map(({ id, name }) => ({ id, name, role: 'student' }))
+    await this.#worksheet('A harbour letter')
+    await this.#worksheet('Parts of a shore crab')
+    await this.#knot()
+    await this.#bearings()
+    await this.#tideTable()
+  }
+
+  /** Nine handed in (two of them written on already), eleven at work, four not opened. */
+  async #tideTable(): Promise<void> {
+    const { pages, copies } = await this.#give(
+      'Reading a tide table',
+      -20,
+      4,
+      'Use the table for everything. Pencil thinking is welcome: write beside it.',
+    )
+    for (const [index, copy] of copies.entries()) {
+      if (index >= 20) continue
+      const hand = this.#handOf(index)
+      const done = index < 9 ? 1 : [0.1, 0.3, 0.4, 0.5, 0.6, 0.6, 0.8, 0.8, 0.9, 0.4, 0.2][index - 9]!
+      this.#clock = this.#now - (19 - index * 0.7) * HOUR
+      await this.#step(copy, 'open')
+      await this.#ink(copy, pages, 'work', tideAnswers(hand, done, index % 4 === 2))
+      if (index >= 9) continue
+      this.#clock = this.#now - (6 - index * 0.5) * HOUR
+      await this.#step(copy, 'hand-in')
+      if (index < 2)
+        await this.#ink(copy, pages, 'feedback', tideFeedback(this.#teachersHand(), index % 4 === 2))
+    }
+  }
+
+  /** Seventeen handed back, five on another go, two handed in again. */
+  async #bearings(): Promise<void> {
+    const { pages, copies } = await this.#give(
+      'Bearings across the bay',
+      -100,
+      50,
+      'You need a ruler and a protractor.',
+    )
+    for (const [index, copy] of copies.entries()) {
+      const hand = this.#handOf(index)
+      const good = index < 17 && index % 3 !== 0
+      this.#clock = this.#now - (90 - index) * HOUR
+      await this.#step(copy, 'open')
+      await this.#ink(copy, pages, 'work', bearingAnswers(hand, good))
+      await this.#step(copy, 'hand-in')
+      this.#clock = this.#now - 48 * HOUR
+      await this.#ink(copy, pages, 'feedback', bearingFeedback(this.#teachersHand(), good))
+      await this.#step(copy, index < 17 ? 'hand-back' : 'another-go')
+      if (index < 22) continue
+      this.#clock = this.#now - (10 - (index - 21)) * HOUR
+      await this.#ink(copy, pages, 'work', bearingAnswers({ ...hand, colour: '#2457a6' }, true))
+      await this.#step(copy, 'hand-in')
+    }
+  }
+
+  /** All handed back; three with a voice note. */
+  async #knot(): Promise<void> {
+    const { pages, copies } = await this.#give('Tie it, tell it', -170, null, '')
+    for (const [index, copy] of copies.entries()) {
+      this.#clock = this.#now - (165 - index) * HOUR
+      await this.#step(copy, 'open')
+      await this.#ink(copy, pages, 'work', knotAnswers(this.#handOf(index)))
+      if (index < SOUND_SECONDS.length) await this.#speak(copy, pages[0]!, index)
+      await this.#step(copy, 'hand-in')
+      this.#clock = this.#now - 120 * HOUR
+      await this.#ink(copy, pages, 'feedback', knotFeedback(this.#teachersHand()))
+      await this.#step(copy, 'hand-back')
+    }
+  }
+
+  async #worksheet(name: string): Promise<{ id: string; pages: readonly WorksheetPage[] }> {
+    const { db } = this.#context
+    const { title, pages } = await bringIn(
+      db,
+      `${name}.pdf`,
+      Readable.from(readFileSync(join(MADE, `${name}.pdf`))),
+    )
+    return makeWorksheet(db, this.#teacher.id, title, pages)
+  }
+
+  /** Hands a worksheet out to the whole class; hours count from now. */
+  async #give(name: string, outHours: number, dueHours: number | null, instructions: string) {
+    const { db } = this.#context
+    const { id: worksheet, pages } = await this.#worksheet(name)
+    const dueAt = dueHours === null ? null : this.#now + dueHours * HOUR
+    const { id } = await handOut(db, this.#teacher.id, {
+      request: this.#makeId(),
+      worksheet,
+      class: this.#classId,
+      dueAt,
+      instructions,
+    })
+    await db
+      .update(tables.handouts)
+      .set({ handedOutAt: new Date(this.#now + outHours * HOUR) })
+      .where(eq(tables.handouts.id, id))
+    const rows = await db.select().from(tables.copies).where(eq(tables.copies.handoutId, id))
+    const copies = this.#students.map((student) => ({
+      student,
+      id: rows.find((row) => row.studentId === student.id)!.id,
+    }))
+    return { pages, copies }
+  }
+
+  async #step(copy: { id: string; student: Person }, step: Step): Promise<void> {
+    const who = step === 'hand-back' || step === 'another-go' ? this.#teacher : copy.student
+    await takeStep(this.#context, who, copy.id, step)
+  }
+
+  async #ink(
+    copy: { id: string; student: Person },
+    pages: readonly WorksheetPage[],
+    layer: Layer,
+    ink: PageInk,
+  ): Promise<void> {
+    const events: PageEvent[] = [...ink].flatMap(([number, strokes]) =>
+      strokes.map((stroke) => ({
+        id: this.#makeId(),
+        page: pages[number]!.id,
+        layer,
+        madeAt: this.#clock,
+        act: 'add',
+        items: [stroke],
+      })),
+    )
+    await this.#keeper.keep(layer === 'work' ? copy.student : this.#teacher, copy.id, events)
+  }
+
+  async #speak(copy: { id: string; student: Person }, page: WorksheetPage, index: number): Promise<void> {
+    const { db } = this.#context
+    const recording = this.#makeId()
+    const file = await storeFile(
+      db,
+      Readable.from(readFileSync(join(RECORDINGS, `knot-${index + 1}.webm`))),
+      1_000_000,
+    )
+    await db
+      .insert(tables.recordings)
+      .values({ id: recording, copyId: copy.id, authorId: copy.student.id, file: file.sha256 })
+    const { x, y } = placeOn('Tie it, tell it', 'telling')
+    const note = {
+      id: this.#makeId(),
+      kind: 'voice' as const,
+      x: x + 12,
+      y: y + 20,
+      recording,
+      seconds: SOUND_SECONDS[index]!,
+    }
+    await this.#keeper.keep(copy.student, copy.id, [
+      { id: this.#makeId(), page: page.id, layer: 'work', madeAt: this.#clock, act: 'add', items: [note] },
+    ])
+  }
+
+  /** Everybody writes a little differently. */
+  #handOf(index: number): Hand {
+    const own = seeded(index * 97 + 5)
+    return {
+      random: own,
+      makeId: this.#makeId,
+      size: 8 + own() * 2.6,
+      slant: own() * 0.28,
+      wobble: 0.35 + own() * 0.6,
+      colour: '#1e2b3a',
+      width: 1.6 + own() * 0.7,
+    }
+  }
+
+  #teachersHand(): Hand {
+    return {
+      random: this.#random,
+      makeId: this.#makeId,
+      size: 8.6,
+      slant: 0.22,
+      wobble: 0.35,
+      colour: '#a83a2e',
+      width: 1.7,
+    }
+  }
+
+  readonly #makeId = (): string => {
+    const digits = Array.from({ length: 32 }, () => Math.floor(this.#random() * 16).toString(16))
+    digits[12] = '4'
+    digits[16] = '8'
+    const text = digits.join('')
+    return [text.slice(0, 8), text.slice(8, 12), text.slice(12, 16), text.slice(16, 20), text.slice(20)].join(
+      '-',
+    )
+  }
+}
