@@ -18,7 +18,7 @@ export function as(role: Role | 'anybody') {
   }
 }
 
-/** Who asks. To be used behind `as`. */
+/** Who asks. Behind `as` there is always somebody. */
 export function whoAsks(request: Request): Person {
   return (request as Asked).person
 }

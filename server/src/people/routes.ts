@@ -105,8 +105,9 @@ export function peopleRoutes(context: Context): Router {
     await welcome(request, response, person)
   })
 
-  router.get('/me', as('anybody'), (request, response) => {
-    response.json(whoAsks(request))
+  /** Who is signed in here: nobody is an answer too. */
+  router.get('/me', (request, response) => {
+    response.json(whoAsks(request) ?? null)
   })
 
   router.post('/sign-out', as('anybody'), async (request, response) => {

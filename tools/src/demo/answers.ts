@@ -226,7 +226,7 @@ export function tideFeedback(hand: Hand, slip: boolean): PageInk {
       ring(hand, { x: beside.x + 48, y: beside.y - 4 }, 20, 12),
       ...write(hand, 'first low: 0.8', { x: beside.x + 4, y: beside.y + 32 }),
     )
-  } else on(ink, table, tick(hand, { x: beside.x + 132, y: beside.y - 4 }))
+  } else on(ink, table, tick(hand, { x: beside.x + 152, y: beside.y - 4 }))
   on(
     ink,
     graph,

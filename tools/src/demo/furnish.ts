@@ -65,6 +65,8 @@ class School {
   #teacher!: Person
   #classId = ''
   #students: Person[] = []
+  /** What stands on each page of each copy, by their ids. */
+  readonly #written = new Map<string, string[]>()
 
   constructor({ db, pool }: ReturnType<typeof connect>) {
     this.#context = {
@@ -134,7 +136,8 @@ class School {
       await this.#step(copy, index < 17 ? 'hand-back' : 'another-go')
       if (index < 22) continue
       this.#clock = this.#now - (10 - (index - 21)) * HOUR
-      await this.#ink(copy, pages, 'work', bearingAnswers({ ...hand, colour: '#2457a6' }, true))
+      await this.#takeWork(copy, pages[0]!)
+      await this.#ink(copy, pages, 'work', bearingAnswers(hand, true))
       await this.#step(copy, 'hand-in')
     }
   }
@@ -168,7 +171,8 @@ class School {
   async #give(name: string, outHours: number, dueHours: number | null, instructions: string) {
     const { db } = this.#context
     const { id: worksheet, pages } = await this.#worksheet(name)
-    const dueAt = dueHours === null ? null : this.#now + dueHours * HOUR
+    // Due at three in the afternoon, as school days end.
+    const dueAt = dueHours === null ? null : new Date(this.#now + dueHours * HOUR).setHours(15, 0, 0, 0)
     const { id } = await handOut(db, this.#teacher.id, {
       request: this.#makeId(),
       worksheet,
@@ -210,6 +214,27 @@ class School {
       })),
     )
     await this.#keeper.keep(layer === 'work' ? copy.student : this.#teacher, copy.id, events)
+    for (const [number, strokes] of ink) {
+      if (layer === 'work')
+        this.#written.set(
+          `${copy.id} ${pages[number]!.id}`,
+          strokes.map(({ id }) => id),
+        )
+    }
+  }
+
+  /** On another go the first answers on a page are rubbed out. */
+  async #takeWork(copy: { id: string; student: Person }, page: WorksheetPage): Promise<void> {
+    const items = this.#written.get(`${copy.id} ${page.id}`) ?? []
+    const event = {
+      id: this.#makeId(),
+      page: page.id,
+      layer: 'work' as const,
+      madeAt: this.#clock,
+      act: 'take' as const,
+      items,
+    }
+    await this.#keeper.keep(copy.student, copy.id, [event])
   }
 
   async #speak(copy: { id: string; student: Person }, page: WorksheetPage, index: number): Promise<void> {

@@ -5,6 +5,7 @@ import {
   door,
   handoutCard,
   handoutWhole,
+  type Person,
   person,
   trayEntry,
   worksheetCard,
@@ -32,19 +33,7 @@ function got<T>(key: readonly unknown[], answer: z.ZodType<T>, path: string) {
 /** Every question to the server that a screen may ask. */
 export const queries = {
   door: () => got(['door'], door, '/door'),
-  me: () =>
-    queryOptions({
-      queryKey: ['me'],
-      queryFn: async () => {
-        try {
-          return await ask(person, 'GET', '/me')
-        } catch (error) {
-          if (error instanceof Problem && error.status === 401) return null
-          throw error
-        }
-      },
-      staleTime: Number.POSITIVE_INFINITY,
-    }),
+  me: () => ({ ...got(['me'], person.nullable(), '/me'), staleTime: Number.POSITIVE_INFINITY }),
   classes: () => got(['classes'], z.array(classCard), '/classes'),
   class: (id: string) => got(['class', id], classWhole, `/classes/${id}`),
   worksheets: () => got(['worksheets'], z.array(worksheetCard), '/worksheets'),
@@ -53,4 +42,10 @@ export const queries = {
   handout: (id: string) => got(['handout', id], handoutWhole, `/handouts/${id}`),
   tray: () => got(['tray'], z.array(trayEntry), '/tray'),
   copy: (id: string) => got(['copy', id], copyWhole, `/copies/${id}`),
+}
+
+/** Somebody signed in or out: nothing that was fetched for another person stays. */
+export function nowIs(who: Person | null): void {
+  queryClient.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'me' })
+  queryClient.setQueryData(['me'], who)
 }

@@ -60,7 +60,7 @@ export function PageSurface({ page, strokes, writing, label, onSurface, children
 
   const cursor = writing ? (writing.tool === 'eraser' ? 'cell' : 'crosshair') : 'grab'
   return (
-    <div className="relative h-full w-full overflow-hidden bg-blotter select-none">
+    <div className="relative min-w-0 flex-1 overflow-hidden bg-blotter select-none">
       <div
         ref={host}
         role="img"

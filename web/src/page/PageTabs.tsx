@@ -14,7 +14,7 @@ export function PageTabs({
   return (
     <nav
       aria-label="Pages"
-      className="absolute top-4 right-0 flex max-h-[calc(100%-2rem)] flex-col gap-1.5 overflow-y-auto py-1 pl-1"
+      className="flex w-[56px] shrink-0 flex-col gap-1.5 overflow-y-auto bg-blotter py-4 max-[560px]:w-[48px]"
     >
       {Array.from({ length: count }, (_, index) => {
         const here = index === current
@@ -25,7 +25,7 @@ export function PageTabs({
             aria-label={`Page ${index + 1}${marked?.has(index) ? ', written on' : ''}`}
             aria-current={here ? 'page' : undefined}
             onClick={() => onTurn(index)}
-            className={`relative min-h-[48px] shrink-0 rounded-l-md border border-r-0 border-rule font-serif text-lg font-semibold ${here ? 'w-[52px] bg-sheet shadow-[0_1px_5px_rgb(30_43_58/0.2)]' : 'w-[44px] self-end bg-card text-ink-soft hover:bg-sheet'}`}
+            className={`relative min-h-[48px] shrink-0 rounded-l-md border border-r-0 border-rule font-serif text-lg font-semibold ${here ? 'w-[54px] self-end bg-sheet max-[560px]:w-[46px] shadow-[0_1px_5px_rgb(30_43_58/0.2)]' : 'w-[44px] self-end max-[560px]:w-[40px] bg-card text-ink-soft hover:bg-sheet'}`}
           >
             {index + 1}
             {marked?.has(index) && (

@@ -1,6 +1,7 @@
 import type { Person } from '@hand-back/core'
 import { ExternalLink } from 'lucide-react'
 import { useEffect } from 'react'
+import { SEAT } from '../seat.ts'
 import { sayProblem } from '../ui/notices.ts'
 import { signInBy } from './welcome.ts'
 
@@ -15,7 +16,7 @@ function seatOf(person: Person): string {
 }
 
 /** Whether this tab sits at the seat of a person already. */
-const sitsAt = (person: Person) => `${location.pathname.replace(/\/$/, '')}/` === seatOf(person)
+const sitsAt = (person: Person) => `${SEAT}/` === seatOf(person)
 
 /** The made-up people of the demo, one tap each. */
 export function DemoPeople({ people }: { people: readonly Person[] }) {

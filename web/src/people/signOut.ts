@@ -1,6 +1,6 @@
 import { ask, nothing } from '../api/ask.ts'
 import { endLive } from '../api/live.ts'
-import { queryClient } from '../api/queries.ts'
+import { nowIs } from '../api/queries.ts'
 import { leaveOutbox } from '../page/device/personOutbox.ts'
 import { SEAT } from '../seat.ts'
 
@@ -11,6 +11,5 @@ export async function signOut(): Promise<void> {
   endLive()
   // A seat is one person's place: whoever leaves it goes back to the door.
   if (SEAT) return location.assign('/')
-  queryClient.clear()
-  queryClient.setQueryData(['me'], null)
+  nowIs(null)
 }

@@ -1,11 +1,10 @@
 import { type Person, person } from '@hand-back/core'
 import type { z } from 'zod'
 import { ask } from '../api/ask.ts'
-import { queryClient } from '../api/queries.ts'
+import { nowIs } from '../api/queries.ts'
 
 /** Signs in by one of the ways there are and lets the screens know. Throws `Problem`. */
 export async function signInBy(way: string, body: unknown): Promise<void> {
   const who: Person = await ask(person as z.ZodType<Person>, 'POST', way, body)
-  queryClient.clear()
-  queryClient.setQueryData(['me'], who)
+  nowIs(who)
 }

@@ -88,7 +88,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
         <CopySteps copy={copy} store={store} state={state} outbox={outbox} />
       </header>
       <Standing state={state} copy={copy} />
-      <main className="relative min-h-0 flex-1" aria-busy={!ready}>
+      <main className="relative flex min-h-0 flex-1" aria-busy={!ready}>
         <PageSurface
           page={page}
           strokes={seen.strokes}

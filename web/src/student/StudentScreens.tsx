@@ -4,6 +4,7 @@ import { useEffect } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { live } from '../api/live.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
+import { warmPapers } from '../page/paper/papers.ts'
 import { Copy } from './Copy.tsx'
 import { Tray } from './Tray.tsx'
 
@@ -12,6 +13,7 @@ export default function StudentScreens({ person }: { person: Person }) {
   const client = useQueryClient()
   useEffect(() => {
     outboxOf(person.id)
+    warmPapers()
     const changed = () => void client.invalidateQueries({ queryKey: ['tray'] })
     live().on('tray', changed)
     return () => void live().off('tray', changed)

@@ -2,6 +2,7 @@ import type { Person } from '@hand-back/core'
 import { useEffect } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { outboxOf } from '../page/device/personOutbox.ts'
+import { warmPapers } from '../page/paper/papers.ts'
 import { Classes } from './classes/Classes.tsx'
 import { ClassPage } from './classes/ClassPage.tsx'
 import { Desk } from './Desk.tsx'
@@ -14,7 +15,10 @@ import { Worksheet } from './shelf/Worksheet.tsx'
 
 /** A teacher's screens: most within the frame, marking with the whole window. */
 export default function TeacherScreens({ person }: { person: Person }) {
-  useEffect(() => void outboxOf(person.id), [person.id])
+  useEffect(() => {
+    outboxOf(person.id)
+    warmPapers()
+  }, [person.id])
   return (
     <Routes>
       <Route path="/handout/:handout/pile/:copy" element={<Marking person={person} />} />

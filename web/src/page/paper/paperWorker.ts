@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import './workerWindow.ts'
 import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist'
 import * as pdfjsWorker from 'pdfjs-dist/build/pdf.worker.mjs'
 import type { PaperAnswer, PaperTask } from './paperTasks.ts'
@@ -156,6 +157,7 @@ async function work(): Promise<void> {
       const bitmap = await draw(task)
       scope.postMessage({ id, bitmap } satisfies PaperAnswer, [bitmap])
     } catch (error) {
+      console.warn('a paper could not be drawn', error)
       scope.postMessage({ id, problem: String(error) } satisfies PaperAnswer)
     }
   }

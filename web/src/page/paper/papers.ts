@@ -33,6 +33,11 @@ export function drawPaper(source: PaperSource, part: Bounds, scale: number): Dra
   }
 }
 
+/** Fetches and starts what draws papers, before the first is wanted. */
+export function warmPapers(): void {
+  paperWorker()
+}
+
 function paperWorker(): Worker {
   if (worker) return worker
   worker = new Worker(new URL('./paperWorker.ts', import.meta.url), { type: 'module' })

@@ -149,7 +149,7 @@ function MarkedCopy({ copy, store, person, tools, seeing, pageIndex, onTurn, onN
   )
   return (
     <>
-      <main className="relative min-h-0 flex-1">
+      <main className="relative flex min-h-0 flex-1">
         <PageSurface
           page={page}
           strokes={seen.strokes}
