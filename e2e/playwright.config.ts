@@ -1,0 +1,11 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: './src',
+  outputDir: '../test-results',
+  // Two cores: one browser with its three people at a time.
+  workers: 1,
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
+  reporter: [['list'], ['json']],
+})

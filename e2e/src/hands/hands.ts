@@ -1,0 +1,118 @@
+import { type CDPSession, expect, type Page } from '@playwright/test'
+
+export interface Place {
+  readonly x: number
+  readonly y: number
+}
+
+/** Where a place of the page (points) is in the window (CSS pixels). */
+export async function onScreen(page: Page, at: Place): Promise<Place> {
+  return page.getByTestId('page').evaluate((element, { x, y }) => {
+    const { scale, x: left, y: top } = (element as HTMLElement).dataset
+    const box = element.getBoundingClientRect()
+    return { x: box.left + Number(left) + x * Number(scale), y: box.top + Number(top) + y * Number(scale) }
+  }, at)
+}
+
+const sessions = new WeakMap<Page, Promise<CDPSession>>()
+function session(page: Page): Promise<CDPSession> {
+  const made = sessions.get(page) ?? page.context().newCDPSession(page)
+  sessions.set(page, made)
+  return made
+}
+
+/** Places of the page from one end to the other. */
+export function along(from: Place, to: Place, steps = 12): Place[] {
+  return Array.from({ length: steps + 1 }, (_, index) => ({
+    x: from.x + ((to.x - from.x) * index) / steps,
+    y: from.y + ((to.y - from.y) * index) / steps,
+  }))
+}
+
+/** Draws with a pen whose pressure grows from light to firm. Places are points of the page. */
+export async function drawWithPen(page: Page, way: readonly Place[]): Promise<void> {
+  const cdp = await session(page)
+  const places = await Promise.all(way.map((place) => onScreen(page, place)))
+  const send = (
+    type: 'mousePressed' | 'mouseMoved' | 'mouseReleased',
+    { x, y }: Place,
+    buttons: number,
+    force: number,
+  ) =>
+    cdp.send('Input.dispatchMouseEvent', {
+      type,
+      x,
+      y,
+      button: 'left',
+      buttons,
+      force,
+      pointerType: 'pen',
+      clickCount: 1,
+    })
+  await send('mousePressed', places[0]!, 1, 0.1)
+  for (const [index, place] of places.entries())
+    await send('mouseMoved', place, 1, 0.1 + (0.8 * index) / places.length)
+  await send('mouseReleased', places.at(-1)!, 0, 0)
+}
+
+export async function drawWithMouse(page: Page, way: readonly Place[]): Promise<void> {
+  const places = await Promise.all(way.map((place) => onScreen(page, place)))
+  await page.mouse.move(places[0]!.x, places[0]!.y)
+  await page.mouse.down()
+  for (const { x, y } of places.slice(1)) await page.mouse.move(x, y)
+  await page.mouse.up()
+}
+
+/** One step of a touch, at places of the window. `size` is the contact's radius: a palm is large. */
+export async function touch(
+  page: Page,
+  type: 'touchStart' | 'touchMove' | 'touchEnd',
+  places: readonly Place[],
+  size = 8,
+): Promise<void> {
+  const touchPoints = places.map(({ x, y }, id) => ({ id, x, y, radiusX: size, radiusY: size }))
+  await (await session(page)).send('Input.dispatchTouchEvent', { type, touchPoints })
+}
+
+export async function drawWithFinger(page: Page, way: readonly Place[], size?: number): Promise<void> {
+  const places = await Promise.all(way.map((place) => onScreen(page, place)))
+  await touch(page, 'touchStart', [places[0]!], size)
+  for (const place of places.slice(1)) await touch(page, 'touchMove', [place], size)
+  await touch(page, 'touchEnd', [])
+}
+
+/** How opaque the darkest ink within four pixels of a place of the page is, from 0 to 255. */
+export async function inkAt(
+  page: Page,
+  at: Place,
+  layer: 'ink' | 'highlighter' | 'wet' = 'ink',
+): Promise<number> {
+  return page.getByTestId('page').evaluate(
+    (element, { x, y, name }) => {
+      const { scale, x: left, y: top } = (element as HTMLElement).dataset
+      const canvas = element.querySelector<HTMLCanvasElement>(`[data-layer=${name}]`)!
+      const ratio = canvas.width / element.clientWidth
+      const px = Math.round((Number(left) + x * Number(scale)) * ratio)
+      const py = Math.round((Number(top) + y * Number(scale)) * ratio)
+      const { data } = canvas.getContext('2d')!.getImageData(px - 4, py - 4, 9, 9)
+      let most = 0
+      for (let index = 3; index < data.length; index += 4) most = Math.max(most, data[index]!)
+      return most
+    },
+    { ...at, name: layer },
+  )
+}
+
+/** Waits until there is ink at a place, or none. */
+export async function expectInk(page: Page, at: Place, there = true): Promise<void> {
+  await expect
+    .poll(() => inkAt(page, at).then((alpha) => alpha > 100), {
+      message: `ink at ${at.x}, ${at.y}: ${there}`,
+    })
+    .toBe(there)
+}
+
+/** Waits until the sign says that all is kept at school. */
+export async function expectKept(page: Page): Promise<void> {
+  await expect(page.locator('[data-kept=kept]')).toBeVisible({ timeout: 30_000 })
+}

@@ -1,0 +1,70 @@
+import { randomUUID } from 'node:crypto'
+import type { ClassCard, HandoutWhole, Person, StudentWithPin, WorksheetWhole } from '@hand-back/core'
+import type { Page } from '@playwright/test'
+import type { House } from './house.ts'
+
+/** A lesson made through the server's own routes, for tests that begin on the page. */
+export interface Lesson {
+  readonly code: string
+  readonly students: { id: string; name: string; pin: string; copy: string }[]
+  readonly handout: string
+}
+
+export const TEACHER = { name: 'Marit Aune', password: 'low tide at noon' }
+
+/** Signs the teacher in (or makes the first account) in this window and prepares a hand-out of a PDF to these students. */
+export async function prepareLesson(
+  house: House,
+  teacher: Page,
+  names: readonly string[],
+  pdf: Uint8Array,
+): Promise<Lesson> {
+  await teacher.goto(house.url)
+  const api = teacher.request
+  const post = async <T>(path: string, data: unknown): Promise<T> => {
+    const answer = await api.post(`${house.url}/api${path}`, {
+      data: data as object,
+      headers: { origin: house.url },
+    })
+    if (!answer.ok()) throw new Error(`${path}: ${answer.status()} ${await answer.text()}`)
+    return (await answer.json()) as T
+  }
+  const door = await (await api.get(`${house.url}/api/door`)).json()
+  await post<Person>(door.firstVisit ? '/first-teacher' : '/sign-in/teacher', TEACHER)
+  const card = await post<ClassCard>('/classes', { name: `Curlew ${randomUUID().slice(0, 4)}` })
+  const students = await post<StudentWithPin[]>(`/classes/${card.id}/students`, { names })
+  const brought = await api.post(`${house.url}/api/worksheets`, {
+    headers: { origin: house.url },
+    multipart: {
+      file: { name: 'Reading a tide table.pdf', mimeType: 'application/pdf', buffer: Buffer.from(pdf) },
+    },
+  })
+  const worksheet = (await brought.json()) as WorksheetWhole
+  const { id } = await post<{ id: string }>('/handouts', {
+    request: randomUUID(),
+    worksheet: worksheet.id,
+    class: card.id,
+    dueAt: null,
+    instructions: '',
+  })
+  const whole = (await (await api.get(`${house.url}/api/handouts/${id}`)).json()) as HandoutWhole
+  return {
+    code: card.code,
+    handout: id,
+    students: students.map((student) => ({
+      ...student,
+      copy: whole.copies.find((copy) => copy.student.id === student.id)!.id,
+    })),
+  }
+}
+
+/** Signs a student in, in a window, and opens their copy. */
+export async function openCopy(house: House, page: Page, lesson: Lesson, index: number): Promise<void> {
+  const { id, pin, copy } = lesson.students[index]!
+  await page.request.post(`${house.url}/api/sign-in/student`, {
+    data: { code: lesson.code, student: id, pin },
+    headers: { origin: house.url },
+  })
+  await page.goto(`${house.url}/copy/${copy}`)
+  await page.locator('main[aria-busy=false]').waitFor()
+}

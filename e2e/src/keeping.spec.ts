@@ -1,0 +1,115 @@
+import { makePdf } from '@hand-back/server/testing/makePdf.ts'
+import { along, drawWithMouse, drawWithPen, expectInk, expectKept } from './hands/hands.ts'
+import { expect, type House, openHouse, test } from './house/house.ts'
+import { type Lesson, openCopy, prepareLesson } from './house/lesson.ts'
+
+let house: House
+let pdf: Uint8Array
+test.beforeAll(async () => {
+  house = await openHouse()
+  pdf = await makePdf([{}, {}])
+})
+test.afterAll(() => house.stop())
+
+/** Every stroke is a short line at its own height; where it lies on the page. */
+const line = (number: number) => along({ x: 80, y: 80 + number * 22 }, { x: 200, y: 80 + number * 22 }, 6)
+const middle = (number: number) => ({ x: 140, y: 80 + number * 22 })
+
+async function strokesOf(lesson: Lesson, index: number): Promise<number> {
+  const [row] = await house.rows<{ count: number }>(
+    "SELECT count(*)::int FROM event WHERE copy_id = $1 AND layer = 'work'",
+    [lesson.students[index]!.copy],
+  )
+  return row!.count
+}
+
+test('the server killed in the middle of a run of strokes loses and doubles nothing', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Noor Farrant'], pdf)
+  const noor = await somebody()
+  await openCopy(house, noor, lesson, 0)
+  for (let number = 0; number < 5; number++) await drawWithPen(noor, line(number))
+  const killing = house.kill()
+  for (let number = 5; number < 10; number++) await drawWithPen(noor, line(number))
+  await killing
+  await expect(noor.locator('[data-kept=here]')).toBeVisible()
+  for (let number = 10; number < 14; number++) await drawWithPen(noor, line(number))
+  await house.start()
+  await expectKept(noor)
+  await expect.poll(() => strokesOf(lesson, 0)).toBe(14)
+  await noor.reload()
+  await noor.locator('main[aria-busy=false]').waitFor()
+  for (let number = 0; number < 14; number++) await expectInk(noor, middle(number))
+})
+
+test('the tab closed while school is out of reach: what was drawn arrives from the next tab', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Ilja Egorov'], pdf)
+  const first = await somebody()
+  await openCopy(house, first, lesson, 0)
+  await drawWithPen(first, line(0))
+  await expectKept(first)
+  await first.context().setOffline(true)
+  await expect(first.locator('[data-kept=here]')).toBeVisible()
+  for (let number = 1; number < 6; number++) await drawWithMouse(first, line(number))
+  await expectInk(first, middle(5))
+  expect(await strokesOf(lesson, 0)).toBe(1)
+  const tab = await first.context().newPage()
+  await first.close()
+  await tab.context().setOffline(false)
+  // Not even the copy itself is opened: being here is enough.
+  await tab.goto(house.url)
+  await expect(tab.getByText('Reading a tide table')).toBeVisible()
+  await expect.poll(() => strokesOf(lesson, 0)).toBe(6)
+})
+
+test('the network gone and back, with the page left open', async ({ somebody }) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Maeve Hossain'], pdf)
+  const maeve = await somebody()
+  await openCopy(house, maeve, lesson, 0)
+  await maeve.context().setOffline(true)
+  for (let number = 0; number < 4; number++) await drawWithPen(maeve, line(number))
+  await maeve.keyboard.press('Control+z')
+  await expectInk(maeve, middle(3), false)
+  await maeve.context().setOffline(false)
+  await expectKept(maeve)
+  expect(await strokesOf(lesson, 0)).toBe(5)
+})
+
+test('two devices on one copy see each other’s ink as it comes', async ({ somebody }) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Kofi Grünwald'], pdf)
+  const laptop = await somebody()
+  const tablet = await somebody({ viewport: { width: 820, height: 1180 }, hasTouch: true })
+  await openCopy(house, laptop, lesson, 0)
+  await openCopy(house, tablet, lesson, 0)
+  await drawWithMouse(laptop, line(1))
+  await expectInk(tablet, middle(1))
+  await drawWithPen(tablet, line(3))
+  await expectInk(laptop, middle(3))
+  // Undo reaches what the same person did on the other device.
+  await laptop.keyboard.press('Control+z')
+  await expectInk(tablet, middle(3), false)
+  await expectInk(tablet, middle(1))
+})
+
+test('ink made after the copy was handed in elsewhere stays on the device and is said to', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Pia Jankauskas'], pdf)
+  const here = await somebody()
+  const there = await somebody()
+  await openCopy(house, here, lesson, 0)
+  await openCopy(house, there, lesson, 0)
+  await here.context().setOffline(true)
+  await drawWithPen(here, line(2))
+  await there.getByRole('button', { name: 'Hand in' }).click()
+  await expect(there.getByRole('button', { name: 'Take back' })).toBeVisible()
+  await here.context().setOffline(false)
+  await expect(here.locator('[data-kept=held]')).toBeVisible()
+  expect(await strokesOf(lesson, 0)).toBe(0)
+  await there.getByRole('button', { name: 'Take back' }).click()
+  await expectKept(here)
+  await expectInk(there, middle(2))
+})
