@@ -7,16 +7,20 @@ import { Toaster } from 'sonner'
 import { App } from './App.tsx'
 import { queryClient } from './api/queries.ts'
 import { SEAT } from './seat.ts'
+import { Fault } from './ui/Fault.tsx'
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
       <BrowserRouter basename={SEAT}>
-        <App />
+        <Fault>
+          <App />
+        </Fault>
       </BrowserRouter>
       <Toaster
         position="bottom-center"
         offset={88}
+        duration={7000}
         toastOptions={{
           style: {
             background: 'var(--color-ink)',

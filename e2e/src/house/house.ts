@@ -2,7 +2,14 @@ import { randomUUID } from 'node:crypto'
 import { BROWSER_OPTIONS } from '@hand-back/tools/setup/browser.ts'
 import { freePort } from '@hand-back/tools/setup/cluster.ts'
 import { type ServerProcess, startServerProcess } from '@hand-back/tools/setup/serverProcess.ts'
-import { type Browser, type BrowserContextOptions, test as base, chromium, type Page } from '@playwright/test'
+import {
+  type Browser,
+  type BrowserContextOptions,
+  test as base,
+  chromium,
+  expect,
+  type Page,
+} from '@playwright/test'
 import pg from 'pg'
 
 /** The server of a test file, on a database of its own. It can be killed and started again at the same address. */
@@ -91,14 +98,18 @@ export const test = base.extend<TestThings, WorkerThings>({
   ],
   somebody: async ({ chromium: browser }, use) => {
     const opened: Page[] = []
+    const faults: string[] = []
     await use(async (options = {}) => {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, ...options })
       const page = await context.newPage()
       opened.push(page)
+      page.on('pageerror', (error) => faults.push(error.stack ?? error.message))
       return page
     })
+    // Whatever else a test looks at: no screen may fail behind it.
+    expect(faults).toEqual([])
     for (const page of opened) await page.context().close()
   },
 })
 
-export { expect } from '@playwright/test'
+export { expect }

@@ -14,7 +14,7 @@ interface SwatchStripProps {
 export function SwatchStrip({ swatches, active, onPick, onChange }: SwatchStripProps) {
   const [open, setOpen] = useState<number>()
   return (
-    <div role="radiogroup" aria-label="Pens" className="flex gap-1.5">
+    <fieldset aria-label="Pens" className="flex gap-1.5">
       {swatches.map((swatch, index) => (
         <Popover.Root
           key={index}
@@ -22,11 +22,9 @@ export function SwatchStrip({ swatches, active, onPick, onChange }: SwatchStripP
           onOpenChange={(opens) => !opens && setOpen(undefined)}
         >
           <Popover.Anchor asChild>
-            {/* biome-ignore lint/a11y/useSemanticElements: a swatch is pressed again to open it, which an input cannot tell */}
             <button
               type="button"
-              role="radio"
-              aria-checked={active === index}
+              aria-pressed={active === index}
               aria-label={swatchName(swatch)}
               title={active === index ? 'Press again to change it' : swatchName(swatch)}
               onClick={() => (active === index ? setOpen(index) : onPick(index))}
@@ -50,7 +48,7 @@ export function SwatchStrip({ swatches, active, onPick, onChange }: SwatchStripP
           </Popover.Portal>
         </Popover.Root>
       ))}
-    </div>
+    </fieldset>
   )
 }
 

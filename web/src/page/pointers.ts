@@ -185,7 +185,7 @@ export class Pointers {
   }
 
   readonly #key = (event: KeyboardEvent) => {
-    if (event.code !== 'Space' || isTyping(event.target)) return
+    if (event.code !== 'Space' || pressesBySpace(event.target)) return
     this.#spaceHeld = event.type === 'keydown'
   }
 
@@ -207,10 +207,14 @@ function isPalm(event: PointerEvent): boolean {
   return Math.max(event.width, event.height) > PALM
 }
 
-/** Whether keys go into something that one types or presses. */
+/** Whether keys go into something that one types in. */
 export function isTyping(target: EventTarget | null): boolean {
   return (
-    target instanceof HTMLElement &&
-    target.closest('input, textarea, select, button, a, [contenteditable]') !== null
+    target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable]') !== null
   )
+}
+
+/** Whether the space bar would press what has the focus. */
+function pressesBySpace(target: EventTarget | null): boolean {
+  return isTyping(target) || (target instanceof HTMLElement && target.closest('button, a, summary') !== null)
 }

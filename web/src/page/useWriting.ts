@@ -111,8 +111,7 @@ export function usePageKeys({ surface, tools, undo, redo, turn }: KeyActions): v
     }
     const withControl: Record<string, () => void> = { z: undo, y: redo, Z: redo }
     const press = (event: KeyboardEvent) => {
-      if (isTyping(event.target) && !(event.ctrlKey || event.metaKey) && !event.key.startsWith('Page')) return
-      if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return
+      if (isTyping(event.target)) return
       const control = event.ctrlKey || event.metaKey
       const number = Number(event.key)
       const act = control

@@ -1,9 +1,9 @@
 import type { CopyLog, CopyRow, CopyWhole, HandoutWhole, Person, Placed } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useStore } from 'zustand'
-import { queries } from '../../api/queries.ts'
+import { queries, queryClient } from '../../api/queries.ts'
 import type { CopyStore } from '../../page/copyStore.ts'
 import { outboxOf } from '../../page/device/personOutbox.ts'
 import { KeptSign } from '../../page/KeptSign.tsx'
@@ -54,8 +54,20 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   })
   const store = useCopy(whole.data, person, 'feedback')
 
-  if (!row) return <Empty title="This copy is not in the pile">It may belong to another hand-out.</Empty>
+  // The page stays where it is while the next copy is fetched: place and zoom are the teacher's, not the copy's.
+  const ready = whole.data && store ? { copy: whole.data, store } : undefined
+  const last = useRef(ready)
+  useEffect(() => {
+    if (ready) last.current = ready
+  })
+  const shown = ready ?? last.current
   const next = pile[index + 1]
+  useEffect(() => {
+    if (next)
+      void queryClient.prefetchQuery({ ...queries.copy(next.id), staleTime: Number.POSITIVE_INFINITY })
+  }, [next])
+
+  if (!row) return <Empty title="This copy is not in the pile">It may belong to another hand-out.</Empty>
   const toMark = pile.filter(({ state }) => state === 'handed in').length
   return (
     <div className="flex h-full flex-col">
@@ -72,10 +84,11 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
       <div className="flex min-h-0 flex-1">
         <PileList pile={pile} current={row.id} onOpen={open} />
         <div className="flex min-w-0 flex-1 flex-col">
-          {whole.data && store ? (
+          {shown && !whole.isError ? (
             <MarkedCopy
-              copy={whole.data}
-              store={store}
+              copy={shown.copy}
+              store={shown.store}
+              settled={ready !== undefined}
               person={person}
               tools={tools}
               seeing={seeing}
@@ -100,6 +113,8 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
 interface MarkedCopyProps {
   copy: CopyWhole
   store: CopyStore
+  /** It is the copy wanted, not the one before. */
+  settled: boolean
   person: Person
   tools: ReturnType<typeof useTools>
   seeing: Seeing
@@ -108,21 +123,31 @@ interface MarkedCopyProps {
   onNext: () => void
 }
 
-function MarkedCopy({ copy, store, person, tools, seeing, pageIndex, onTurn, onNext }: MarkedCopyProps) {
+function MarkedCopy({
+  copy,
+  store,
+  settled,
+  person,
+  tools,
+  seeing,
+  pageIndex,
+  onTurn,
+  onNext,
+}: MarkedCopyProps) {
   const { history, state, round, log } = useStore(store.view)
   const [surface, setSurface] = useState<Surface>()
   const index = Math.min(pageIndex, copy.pages.length - 1)
   const page = copy.pages[index]!
   const wanted = useCallback(
-    ({ layer }: Placed) => seeing === 'all' || (seeing === 'work' && layer !== 'feedback'),
-    [seeing],
+    ({ layer }: Placed) => settled && (seeing === 'all' || (seeing === 'work' && layer !== 'feedback')),
+    [seeing, settled],
   )
   const seen = useSeen(store, page.id, wanted)
   const mine = useCallback(
     (placed: Placed) => placed.author === person.id && placed.layer === 'feedback' && placed.round === round,
     [person.id, round],
   )
-  const writes = state !== 'waiting' && seeing === 'all'
+  const writes = settled && state !== 'waiting' && seeing === 'all'
   const writing = useWriting(store, page.id, seen.placed, tools, writes ? mine : undefined)
   const outbox = outboxOf(person.id)
   const turn = useCallback(

@@ -32,7 +32,9 @@ export function PileList({
 }) {
   const here = useRef<HTMLButtonElement>(null)
   // biome-ignore lint/correctness/useExhaustiveDependencies: it follows the current copy
-  useEffect(() => here.current?.scrollIntoView({ block: 'nearest' }), [current])
+  useEffect(() => {
+    here.current?.scrollIntoView({ block: 'nearest' })
+  }, [current])
   return (
     <nav
       aria-label="Pile"

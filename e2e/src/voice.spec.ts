@@ -1,0 +1,96 @@
+import { makePdf } from '@hand-back/server/testing/makePdf.ts'
+import { BROWSER_OPTIONS } from '@hand-back/tools/setup/browser.ts'
+import { chromium } from '@playwright/test'
+import { expectKept } from './hands/hands.ts'
+import { expect, type House, openHouse, test } from './house/house.ts'
+import { openCopy, prepareLesson } from './house/lesson.ts'
+
+let house: House
+let pdf: Uint8Array
+test.beforeAll(async () => {
+  house = await openHouse()
+  pdf = await makePdf()
+})
+test.afterAll(() => house.stop())
+
+test('a voice note is recorded, lies on the page, can be moved, and plays for the teacher', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(house, teacher, ['Teodor Iqbal', 'Rafi Kowal'], pdf)
+  const teodor = await somebody({ permissions: ['microphone'] })
+  await openCopy(house, teodor, lesson, 0)
+  await teodor.getByRole('button', { name: 'Speak' }).click()
+  await expect(teodor.getByRole('button', { name: 'Stop 0:02' })).toBeVisible()
+  await teodor.getByRole('button', { name: 'Stop 0:02' }).click()
+  const note = teodor.getByRole('button', { name: /Play voice note, 0:0\d/ })
+  await expect(note).toBeVisible()
+  await expectKept(teodor)
+
+  const before = (await note.boundingBox())!
+  await teodor.mouse.move(before.x + 20, before.y + 20)
+  await teodor.mouse.down()
+  await teodor.mouse.move(before.x + 120, before.y + 90, { steps: 5 })
+  await teodor.mouse.up()
+  await expect.poll(async () => Math.round((await note.boundingBox())!.x - before.x)).toBe(100)
+  await expectKept(teodor)
+  await teodor.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(async () => Math.round((await note.boundingBox())!.x - before.x)).toBe(0)
+
+  await teacher.goto(`${house.url}/handout/${lesson.handout}/pile/${lesson.students[0]!.copy}`)
+  const sound = teacher.waitForResponse((response) => response.url().includes('/recordings/'))
+  await teacher.getByRole('button', { name: /Play voice note/ }).click()
+  const response = await sound
+  expect(response.status()).toBe(206)
+  expect(response.headers()['content-type']).toBe('audio/webm')
+  await expect(teacher.getByRole('button', { name: /Stop voice note/ })).toBeVisible()
+  await expect
+    .poll(() => teacher.locator('audio').evaluate((audio) => (audio as HTMLAudioElement).currentTime))
+    .toBeGreaterThan(0.2)
+
+  // Nobody else may hear it.
+  const rafi = await somebody()
+  await openCopy(house, rafi, lesson, 1)
+  expect((await rafi.request.get(response.url())).status()).toBe(404)
+})
+
+test('a voice note made without a network arrives when it is back', async ({ somebody }) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Mila Yamada'], pdf)
+  const mila = await somebody({ permissions: ['microphone'] })
+  await openCopy(house, mila, lesson, 0)
+  await mila.context().setOffline(true)
+  await mila.getByRole('button', { name: 'Speak' }).click()
+  await mila.getByRole('button', { name: 'Stop 0:01' }).click()
+  await mila.getByRole('button', { name: /Play voice note/ }).click()
+  await expect(mila.getByRole('button', { name: /Stop voice note/ })).toBeVisible()
+  expect(
+    await house.rows('SELECT 1 FROM recording WHERE copy_id = $1', [lesson.students[0]!.copy]),
+  ).toHaveLength(0)
+  await mila.context().setOffline(false)
+  await expectKept(mila)
+  expect(
+    await house.rows('SELECT 1 FROM recording WHERE copy_id = $1', [lesson.students[0]!.copy]),
+  ).toHaveLength(1)
+})
+
+test('no microphone, or not allowed: one clear sentence, and nothing on the page', async ({ somebody }) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Sefa Zieliński'], pdf)
+  for (const [options, sentence] of [
+    [
+      ['--use-fake-ui-for-media-stream=deny', '--use-fake-device-for-media-stream'],
+      'The microphone is not allowed here',
+    ],
+    [['--use-fake-ui-for-media-stream'], 'This device has no microphone'],
+  ] as const) {
+    const browser = await chromium.launch({
+      executablePath: '/usr/bin/chromium',
+      args: [...BROWSER_OPTIONS, ...options],
+    })
+    const sefa = await browser.newPage()
+    await openCopy(house, sefa, lesson, 0)
+    await sefa.getByRole('button', { name: 'Speak' }).click()
+    await expect(sefa.getByText(sentence)).toBeVisible()
+    await expect(sefa.getByRole('button', { name: /voice note/ })).toHaveCount(0)
+    await browser.close()
+  }
+})
