@@ -1,4 +1,4 @@
-import { makePdf } from '@hand-back/server/testing/makePdf.ts'
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import {
   along,

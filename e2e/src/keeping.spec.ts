@@ -1,4 +1,4 @@
-import { makePdf } from '@hand-back/server/testing/makePdf.ts'
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import { along, drawWithMouse, drawWithPen, expectInk, expectKept } from './hands/hands.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
 import { type Lesson, openCopy, prepareLesson } from './house/lesson.ts'

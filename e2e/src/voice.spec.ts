@@ -1,4 +1,4 @@
-import { makePdf } from '@hand-back/server/testing/makePdf.ts'
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import { BROWSER_OPTIONS } from '@hand-back/tools/setup/browser.ts'
 import { chromium } from '@playwright/test'
 import { expectKept } from './hands/hands.ts'

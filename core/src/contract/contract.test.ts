@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import { pageEvent } from '../page/events.ts'
-import { idOf } from '../testing/arbitrary.ts'
+import { idOf } from '../test/arbitrary.ts'
 import { newHandout } from './handouts.ts'
 import { classCode, personName, pin } from './people.ts'
 

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { toBase64 } from '../ink/base64.ts'
 import { packPoints } from '../ink/pack.ts'
-import { idOf } from '../testing/arbitrary.ts'
+import { idOf } from '../test/arbitrary.ts'
 import { colourParts, strokeOperators } from './pdfInk.ts'
 
 const stroke = (points: string) => ({

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { inkPoints } from '../testing/arbitrary.ts'
+import { inkPoints } from '../test/arbitrary.ts'
 import { fromBase64, toBase64 } from './base64.ts'
 import { countPoints, MOST_POINTS, NotInk, packPoints, unpackPoints } from './pack.ts'
 import type { InkPoint } from './points.ts'

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { event, events, idOf, PAGE } from '../testing/arbitrary.ts'
+import { event, events, idOf, PAGE } from '../test/arbitrary.ts'
 import { apply, applyAll, emptyPage, inSight, type Page } from './apply.ts'
 import type { SignedEvent } from './events.ts'
 import { historyOf, noHistory, remember } from './history.ts'

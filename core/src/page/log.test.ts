@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { event, events, idOf, PAGE } from '../testing/arbitrary.ts'
+import { event, events, idOf, PAGE } from '../test/arbitrary.ts'
 import { applyAll, emptyPage, inSight } from './apply.ts'
 import { type KeptEvent, LAYERS, type SignedEvent } from './events.ts'
 import { emptyLog, forget, make, pageOf, receive } from './log.ts'

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import type { CopyRow, CopyWhole, HandoutWhole, KeptEvent } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import { adding, lineStroke } from '../testing/ink.ts'
-import { behind, firstPageOf, type Lesson, openSchool, type School, startLesson } from '../testing/school.ts'
+import { adding, lineStroke } from '../test/ink.ts'
+import { behind, firstPageOf, type Lesson, openSchool, type School, startLesson } from '../test/school.ts'
 
 let school: School
 let lesson: Lesson

@@ -1,6 +1,6 @@
 import type { ClassCard, ClassList, Door, Person, StudentWithPin } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
-import { openSchool, type School } from '../testing/school.ts'
+import { openSchool, type School } from '../test/school.ts'
 
 let school: School
 beforeAll(async () => {

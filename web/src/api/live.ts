@@ -29,6 +29,3 @@ export function endLive(): void {
   socket?.disconnect()
   socket = undefined
 }
-
-/** How long an answer over the live connection may take before it counts as lost, in milliseconds. */
-export const ANSWER_WITHIN = 10_000

@@ -25,7 +25,7 @@ export function PageTabs({
             aria-label={`Page ${index + 1}${marked?.has(index) ? ', written on' : ''}`}
             aria-current={here ? 'page' : undefined}
             onClick={() => onTurn(index)}
-            className={`relative min-h-[48px] shrink-0 rounded-l-md border border-r-0 border-rule font-serif text-lg font-semibold ${here ? 'w-[54px] self-end bg-sheet max-[560px]:w-[46px] shadow-[0_1px_5px_rgb(30_43_58/0.2)]' : 'w-[44px] self-end max-[560px]:w-[40px] bg-card text-ink-soft hover:bg-sheet'}`}
+            className={`relative min-h-[48px] shrink-0 rounded-l-md border border-r-0 border-rule font-serif text-lg font-semibold ${here ? 'w-[54px] self-end bg-sheet max-[560px]:w-[46px] shadow-[0_1px_5px_rgb(30_43_58/0.2)]' : 'w-[44px] self-end bg-card text-ink-soft hover:bg-sheet'}`}
           >
             {index + 1}
             {marked?.has(index) && (

@@ -19,7 +19,8 @@ import {
   remember,
 } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import { ANSWER_WITHIN, type LiveSocket } from '../api/live.ts'
+import type { LiveSocket } from '../api/live.ts'
+import { ANSWER_WITHIN } from '../api/patience.ts'
 import type { Sound } from './device/keepsake.ts'
 import type { Outbox } from './device/outbox.ts'
 

@@ -32,7 +32,8 @@ export function fitScale(page: Size, window: Size): number {
   const across = (window.width - 2 * MARGIN) / page.width
   const whole = (window.height - 2 * MARGIN) / page.height
   // On a wide screen a whole A4 page would be a stamp: at most a third larger than true size, then scrolled.
-  return Math.max(0.05, Math.min(across, Math.max(whole, 1.33)))
+  // A window too narrow for its margins still shows something.
+  return Math.max(0.001, Math.min(across, Math.max(whole, 1.33)))
 }
 
 /** The page fitted and seen from its top. */

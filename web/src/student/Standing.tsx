@@ -14,11 +14,11 @@ export function Standing({ state, copy }: { state: CopyState; copy: CopyWhole })
     )
   if (!copy.instructions || read) return null
   return (
-    <div className="flex shrink-0 items-center gap-3 border-b border-rule bg-ochre-soft px-5 py-2">
+    <div className="flex shrink-0 items-center gap-3 border-b border-rule bg-ochre-soft px-5 py-0.5">
       <p className="flex-1 whitespace-pre-line">{copy.instructions}</p>
       <button
         type="button"
-        className="min-h-[36px] font-semibold underline underline-offset-4"
+        className="min-h-[44px] min-w-[60px] whitespace-nowrap font-semibold underline underline-offset-4"
         onClick={() => setRead(true)}
       >
         Got it

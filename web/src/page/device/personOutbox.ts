@@ -1,5 +1,6 @@
 import { Problem, putBytes } from '../../api/ask.ts'
-import { ANSWER_WITHIN, live } from '../../api/live.ts'
+import { live } from '../../api/live.ts'
+import { ANSWER_WITHIN } from '../../api/patience.ts'
 import { deviceKeepsake } from './keepsake.ts'
 import { Outbox } from './outbox.ts'
 

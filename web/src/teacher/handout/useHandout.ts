@@ -1,7 +1,8 @@
 import type { CopyRow, HandoutWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import { ANSWER_WITHIN, live } from '../../api/live.ts'
+import { live } from '../../api/live.ts'
+import { ANSWER_WITHIN } from '../../api/patience.ts'
 import { queries, queryClient } from '../../api/queries.ts'
 
 /** A hand-out with the state of every copy, kept up to date live. */

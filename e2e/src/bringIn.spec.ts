@@ -1,0 +1,75 @@
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import sharp from 'sharp'
+import { expect, type House, openHouse, test } from './house/house.ts'
+import { prepareLesson } from './house/lesson.ts'
+
+let house: House
+test.beforeAll(async () => {
+  house = await openHouse()
+})
+test.afterAll(() => house.stop())
+
+test('bad files get one sentence each and leave nothing; good ones become pages, also when dropped', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  await prepareLesson(house, teacher, ['Noor Farrant'], await makePdf())
+  await teacher.goto(`${house.url}/shelf`)
+  const choose = (name: string, buffer: Buffer) =>
+    teacher.getByTestId('bring-in').setInputFiles({ name, mimeType: 'application/octet-stream', buffer })
+  await expect(teacher.getByRole('link', { name: /Reading a tide table/ })).toBeVisible()
+  for (const [name, bytes, sentence] of [
+    ['locked.pdf', Buffer.from(await makePdf([{}], 'secret')), 'locked with a password'],
+    ['short.pdf', Buffer.from((await makePdf()).slice(0, 600)), 'not complete'],
+    ['letter.pdf', Buffer.from('Dear harbour master'), 'something else'],
+    ['empty.pdf', Buffer.alloc(0), 'empty'],
+  ] as const) {
+    await choose(name, bytes)
+    await expect(teacher.getByText(sentence)).toBeVisible()
+  }
+  expect(await house.rows('SELECT 1 FROM worksheet')).toHaveLength(1)
+
+  const photo = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#1b6e68' } })
+    .withMetadata({ orientation: 6 })
+    .jpeg()
+    .toBuffer()
+  await choose('Shore crab.jpg', photo)
+  await expect(teacher.getByLabel('Title of the worksheet')).toHaveValue('Shore crab')
+  // Turned upright as the camera meant it.
+  await expect(teacher.getByText('198 × 297 mm')).toBeVisible()
+  const thumb = teacher.getByRole('img', { name: 'Page 1' })
+  await expect
+    .poll(() =>
+      thumb.evaluate((canvas) => {
+        const { width, height } = canvas as HTMLCanvasElement
+        return [
+          ...(canvas as HTMLCanvasElement).getContext('2d')!.getImageData(width / 2, height / 2, 1, 1).data,
+        ]
+          .slice(0, 3)
+          .map((value) => Math.round(value / 8))
+      }),
+    )
+    .toEqual([0x1b, 0x6e, 0x68].map((value) => Math.round(value / 8)))
+
+  // Dropped anywhere on the desk.
+  await teacher.goto(house.url)
+  await expect(teacher.getByRole('heading', { name: /wait/ })).toBeVisible()
+  const pdf = Buffer.from(await makePdf([{}, {}, {}])).toString('base64')
+  const dropped = await teacher.evaluateHandle((base64) => {
+    const transfer = new DataTransfer()
+    transfer.items.add(
+      new File([Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))], 'Ebb and flow.pdf'),
+    )
+    return transfer
+  }, pdf)
+  await teacher.getByRole('main').dispatchEvent('drop', { dataTransfer: dropped })
+  await expect(teacher.getByLabel('Title of the worksheet')).toHaveValue('Ebb and flow')
+  await expect(teacher.getByRole('listitem')).toHaveCount(3)
+
+  await teacher.getByRole('button', { name: 'Take out page 2' }).click()
+  await expect(teacher.getByRole('listitem')).toHaveCount(2)
+  await teacher.getByRole('button', { name: 'Put away' }).click()
+  await expect(teacher.getByRole('link', { name: /Ebb and flow/ })).toHaveCount(0)
+  await teacher.getByRole('button', { name: 'Undo' }).click()
+  await expect(teacher.getByRole('link', { name: /Ebb and flow/ })).toBeVisible()
+})

@@ -1,0 +1,111 @@
+import AxeBuilder from '@axe-core/playwright'
+import { furnish } from '@hand-back/tools/demo/furnish.ts'
+import type { Page } from '@playwright/test'
+import { expect, type House, openHouse, test } from './house/house.ts'
+
+let house: House
+test.beforeAll(async () => {
+  test.setTimeout(180_000)
+  house = await openHouse(true, furnish)
+})
+test.afterAll(() => house.stop())
+
+/** What stops people from using a view, by the rules of WCAG 2.2 A and AA. */
+async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual([])
+}
+
+/** Nothing sticks out sideways. */
+async function expectFits(page: Page): Promise<void> {
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
+}
+
+test('one tap at the door of the demo, several people side by side in one browser', async ({ somebody }) => {
+  const teacher = await somebody()
+  await teacher.goto(house.url)
+  await expect(teacher.getByRole('heading', { name: 'This is the demo' })).toBeVisible()
+  await expectAccessible(teacher)
+  await teacher.getByRole('link', { name: 'Marit Aune teacher' }).click()
+  await expect(teacher.getByRole('heading', { name: 'Eleven copies wait for you' })).toBeVisible()
+  const student = await teacher.context().newPage()
+  await student.goto(house.url)
+  await student.getByRole('link', { name: 'Amaru Mensah', exact: true }).click()
+  await expect(student.getByRole('heading', { name: 'To do' })).toBeVisible()
+  await teacher.reload()
+  await expect(teacher.getByRole('heading', { name: 'Eleven copies wait for you' })).toBeVisible()
+  await student.getByRole('button', { name: 'Sign out' }).click()
+  await expect(student.getByRole('heading', { name: 'This is the demo' })).toBeVisible()
+  await teacher.reload()
+  await expect(teacher.getByText('Marit Aune')).toBeVisible()
+})
+
+test('the teacher’s views are accessible and fit their window', async ({ somebody }) => {
+  const teacher = await somebody()
+  await teacher.goto(`${house.url}/as/marit-aune/`)
+  await expect(teacher.getByRole('heading', { name: 'Eleven copies wait for you' })).toBeVisible()
+  await expectAccessible(teacher)
+  await teacher.getByRole('link', { name: 'Shelf' }).click()
+  await teacher.getByRole('link', { name: /Parts of a shore crab/ }).click()
+  await expect(teacher.getByText('210 × 297 mm').first()).toBeVisible()
+  await expectAccessible(teacher)
+  await teacher.getByRole('link', { name: 'Hand out' }).click()
+  await expect(teacher.getByRole('button', { name: 'Hand out 24 copies' })).toBeVisible()
+  await expectAccessible(teacher)
+  await teacher.getByRole('link', { name: 'Classes' }).click()
+  await teacher.getByRole('link', { name: /Curlew class/ }).click()
+  await expect(teacher.getByRole('row')).toHaveCount(25)
+  await expectAccessible(teacher)
+  await teacher.getByRole('link', { name: 'Desk', exact: true }).click()
+  await teacher.getByRole('link', { name: 'Reading a tide table' }).click()
+  await expect(teacher.locator('td[data-state]')).toHaveCount(24)
+  await expectAccessible(teacher)
+  await teacher.getByRole('link', { name: 'Mark 9' }).click()
+  await expect(teacher.locator('[data-kept=kept]')).toBeVisible()
+  await expectAccessible(teacher)
+  for (const viewport of [
+    { width: 820, height: 1180 },
+    { width: 1280, height: 800 },
+  ]) {
+    await teacher.setViewportSize(viewport)
+    await expectFits(teacher)
+  }
+})
+
+test('a student’s views are accessible and fit, down to a small telephone', async ({ somebody }) => {
+  const student = await somebody({ viewport: { width: 360, height: 740 }, hasTouch: true })
+  await student.goto(`${house.url}/as/pia-jankauskas/`)
+  await expect(student.getByRole('heading', { name: 'Came back to you' })).toBeVisible()
+  await expectAccessible(student)
+  await expectFits(student)
+  await student.getByRole('link', { name: /Bearings across the bay/ }).click()
+  await expect(student.getByText('has handed this back')).toBeVisible()
+  await expectAccessible(student)
+  await expectFits(student)
+  await student.goto(`${house.url}/as/amaru-mensah/`)
+  await student.getByRole('link', { name: /Reading a tide table/ }).click()
+  await expect(student.getByRole('button', { name: 'Hand in' })).toBeVisible()
+  await expectAccessible(student)
+  await expectFits(student)
+  // Everything a finger must hit is at least 44 points each way.
+  const small = await student.locator('button, a').evaluateAll((elements) =>
+    elements
+      .map((element) => ({ name: element.textContent, ...element.getBoundingClientRect().toJSON() }))
+      .filter(({ width, height }) => width > 0 && (width < 43.5 || height < 43.5))
+      .map(({ name, width, height }) => `${name} ${width}×${height}`),
+  )
+  expect(small).toEqual([])
+})
+
+test('a copy that is not one’s own, or not there, is said plainly', async ({ somebody }) => {
+  const student = await somebody()
+  await student.goto(`${house.url}/as/noor-farrant/`)
+  await expect(student.getByRole('button', { name: 'Sign out' })).toBeVisible()
+  const [other] = await house.rows<{ id: string }>(
+    "SELECT c.id FROM copy c JOIN person p ON p.id = c.student_id WHERE p.name = 'Ilja Egorov'",
+  )
+  await student.goto(`${house.url}/as/noor-farrant/copy/${other!.id}`)
+  await expect(student.getByRole('alert')).toContainText('nothing here for you')
+})

@@ -1,0 +1,262 @@
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import type { Express } from 'express'
+import { makeApp } from './app.ts'
+import { adding } from './test/ink.ts'
+import { firstPageOf, type Lesson, openSchool, type School, startLesson } from './test/school.ts'
+import type { Visitor } from './test/visitor.ts'
+
+/** Who may: `everybody` even unknown; or those who get an answer, all others being told that nothing is there. */
+interface Rule {
+  readonly path: (lesson: Lesson) => string
+  readonly body?: unknown
+  readonly open?: true
+  readonly student?: true
+  readonly otherStudent?: true
+  readonly teacher?: true
+  readonly otherTeacher?: true
+}
+
+const own = (lesson: Lesson) => lesson.students[0]!
+const anyTeacher = { teacher: true, otherTeacher: true } as const
+const anyStudent = { student: true, otherStudent: true } as const
+
+// Every route of the server. Bodies are empty where getting past the door is all that is asked.
+const ROUTES: Record<string, Rule> = {
+  'GET /door': { path: () => '/door', open: true },
+  'GET /me': { path: () => '/me', open: true },
+  'POST /first-teacher': { path: () => '/first-teacher', open: true },
+  'POST /sign-in/teacher': { path: () => '/sign-in/teacher', open: true },
+  'POST /sign-in/class': { path: () => '/sign-in/class', open: true },
+  'POST /sign-in/student': { path: () => '/sign-in/student', open: true },
+  'POST /sign-in/demo': { path: () => '/sign-in/demo' },
+  'GET /classes': { path: () => '/classes', ...anyTeacher },
+  'POST /classes': { path: () => '/classes', ...anyTeacher },
+  'GET /classes/:class': { path: (lesson) => `/classes/${lesson.class.id}`, teacher: true },
+  'PATCH /classes/:class': {
+    path: (lesson) => `/classes/${lesson.class.id}`,
+    body: { name: 'Curlew' },
+    teacher: true,
+  },
+  'POST /classes/:class/students': {
+    path: (lesson) => `/classes/${lesson.class.id}/students`,
+    body: { names: ['New One'] },
+    teacher: true,
+  },
+  'PATCH /classes/:class/students/:student': {
+    path: (lesson) => `/classes/${lesson.class.id}/students/${own(lesson).person.id}`,
+    body: { name: 'Renamed' },
+    teacher: true,
+  },
+  'POST /classes/:class/students/:student/pin': {
+    path: (lesson) => `/classes/${lesson.class.id}/students/${own(lesson).person.id}/pin`,
+    teacher: true,
+  },
+  'DELETE /classes/:class/students/:student': {
+    path: (lesson) => `/classes/${lesson.class.id}/students/${lesson.students[2]!.person.id}`,
+    teacher: true,
+  },
+  'GET /worksheets': { path: () => '/worksheets', ...anyTeacher },
+  'POST /worksheets': { path: () => '/worksheets', ...anyTeacher },
+  'GET /worksheets/:worksheet': { path: (lesson) => `/worksheets/${lesson.worksheet.id}`, teacher: true },
+  'PATCH /worksheets/:worksheet': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}`,
+    body: { title: 'Tides' },
+    teacher: true,
+  },
+  'POST /worksheets/:worksheet/pages': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/pages`,
+    teacher: true,
+  },
+  'DELETE /worksheets/:worksheet/pages/:page': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/pages/${randomUUID()}`,
+    teacher: true,
+  },
+  'POST /worksheets/:worksheet/archive': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/archive`,
+    teacher: true,
+  },
+  'POST /worksheets/:worksheet/bring-back': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/bring-back`,
+    teacher: true,
+  },
+  'GET /files/:file': {
+    path: (lesson) => `/files/${lesson.worksheet.pages[0]!.paper.file}`,
+    ...anyStudent,
+    teacher: true,
+  },
+  'GET /tray': { path: () => '/tray', ...anyStudent },
+  'GET /handouts': { path: () => '/handouts', ...anyTeacher },
+  'POST /handouts': { path: () => '/handouts', ...anyTeacher },
+  'GET /handouts/:handout': { path: (lesson) => `/handouts/${lesson.handout.id}`, teacher: true },
+  'POST /handouts/:handout/hand-back': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/hand-back`,
+    body: { copies: [] },
+    teacher: true,
+  },
+  'GET /copies/:copy': { path: (lesson) => `/copies/${own(lesson).copy}`, student: true, teacher: true },
+  'GET /copies/:copy/pdf': {
+    path: (lesson) => `/copies/${own(lesson).copy}/pdf`,
+    student: true,
+    teacher: true,
+  },
+  'POST /copies/:copy/open': { path: (lesson) => `/copies/${own(lesson).copy}/open`, student: true },
+  'POST /copies/:copy/hand-in': { path: (lesson) => `/copies/${own(lesson).copy}/hand-in`, student: true },
+  'POST /copies/:copy/take-back': {
+    path: (lesson) => `/copies/${own(lesson).copy}/take-back`,
+    student: true,
+  },
+  'POST /copies/:copy/hand-back': {
+    path: (lesson) => `/copies/${own(lesson).copy}/hand-back`,
+    teacher: true,
+  },
+  'POST /copies/:copy/another-go': {
+    path: (lesson) => `/copies/${own(lesson).copy}/another-go`,
+    teacher: true,
+  },
+  'PUT /copies/:copy/recordings/:recording': {
+    path: (lesson) => `/copies/${own(lesson).copy}/recordings/${randomUUID()}`,
+    student: true,
+  },
+  'GET /copies/:copy/recordings/:recording': {
+    path: (lesson) => `/copies/${own(lesson).copy}/recordings/${randomUUID()}`,
+  },
+  'POST /sign-out': { path: () => '/sign-out', ...anyStudent, ...anyTeacher },
+}
+
+let school: School
+let lesson: Lesson
+let otherTeacher: Visitor
+beforeAll(async () => {
+  school = await openSchool()
+  lesson = await startLesson(school, 3)
+  otherTeacher = await school.teacher()
+})
+afterAll(() => school.close())
+
+interface Layer {
+  route?: { path: string; methods: Record<string, boolean> }
+  handle?: { stack?: Layer[] }
+}
+function routesOf(layers: Layer[]): string[] {
+  return layers.flatMap(({ route, handle }) =>
+    route
+      ? Object.keys(route.methods).map((method) => `${method.toUpperCase()} ${route.path}`)
+      : routesOf(handle?.stack ?? []),
+  )
+}
+
+test('the table names every route that there is', () => {
+  const app = makeApp(school.server.context, (_request, _response, next) => next(), '/nowhere') as Express & {
+    router: { stack: Layer[] }
+  }
+  const there = routesOf(app.router.stack).filter(
+    (route) => !route.includes('/{*path}') && !route.endsWith('/api/alive'),
+  )
+  expect([...new Set(there)].sort()).toEqual(Object.keys(ROUTES).sort())
+})
+
+describe('every route, as everybody', () => {
+  test.each(Object.entries(ROUTES))('%s', async (name, rule) => {
+    const [method] = name.split(' ') as [string]
+    const ask = (visitor: Visitor) =>
+      visitor.status(method, rule.path(lesson), rule.body ?? (method === 'GET' ? undefined : {}))
+    const nobody = await ask(school.visitor())
+    if (rule.open) {
+      expect(nobody).not.toBe(401)
+      return
+    }
+    expect([401, 404]).toContain(nobody)
+    const known = {
+      student: own(lesson).visitor,
+      otherStudent: lesson.students[1]!.visitor,
+      teacher: lesson.teacher,
+      otherTeacher,
+    } as const
+    // Those who may come last: signing out ends their being known.
+    const order = (['otherStudent', 'otherTeacher', 'student', 'teacher'] as const).toSorted(
+      (a, b) => Number(rule[a] ?? false) - Number(rule[b] ?? false),
+    )
+    for (const who of order) {
+      const status = await ask(known[who])
+      if (rule[who]) expect([401, 403, 404]).not.toContain(status)
+      else expect([who, status]).toEqual([who, 404])
+    }
+  })
+
+  test('addresses that are no ids, and no addresses at all, are simply not there', async () => {
+    const teacher = await school.teacher()
+    for (const path of [
+      '/copies/1',
+      '/handouts/x',
+      "/classes/'%20OR%201=1",
+      '/files/zz',
+      '/worksheets/..%2f..%2fetc',
+      '/nothing',
+    ]) {
+      expect(await teacher.status('GET', path)).toBe(404)
+    }
+  })
+})
+
+describe('every live message, as everybody', () => {
+  test('nobody is not even connected', async () => {
+    await expect(school.visitor().device()).rejects.toThrow(/sign in/)
+  })
+
+  test('a copy is followed and written on by its student and its teacher only; a hand-out is watched by its teacher only', async () => {
+    const fresh = await startLesson(school, 2)
+    const copy = fresh.students[0]!.copy
+    const page = await firstPageOf(fresh.students[0]!.visitor, copy)
+    const stranger = await school.teacher()
+    const ok = async (answer: Promise<{ ok: boolean }>) => (await answer).ok
+    const [student, neighbour] = fresh.students.map(({ visitor }) => visitor) as [Visitor, Visitor]
+    for (const [visitor, may] of [
+      [student, true],
+      [fresh.teacher, true],
+      [neighbour, false],
+      [stranger, false],
+    ] as const) {
+      expect(await ok(visitor.follow(copy))).toBe(may)
+      expect(
+        await ok(
+          visitor.keep(copy, [adding(page, visitor === student || visitor === neighbour ? 'work' : 'help')]),
+        ),
+      ).toBe(may)
+    }
+    for (const [visitor, may] of [
+      [fresh.teacher, true],
+      [student, false],
+      [neighbour, false],
+      [stranger, false],
+    ] as const) {
+      expect(await ok(visitor.watch(fresh.handout.id))).toBe(may)
+    }
+  })
+
+  test('what is not well formed is refused, and the server goes on', async () => {
+    const fresh = await startLesson(school, 1)
+    const { visitor, copy } = fresh.students[0]!
+    const device = await visitor.device()
+    const say = (message: string, body: unknown) =>
+      device.timeout(5000).emitWithAck(message as 'keep', body as never)
+    for (const body of [
+      null,
+      7,
+      'x',
+      {},
+      { copy: 'x' },
+      { copy, events: [] },
+      { copy, events: [{ act: 'wipe' }] },
+      { copy, readTo: { work: -1 } },
+    ]) {
+      expect(await say('keep', body)).toMatchObject({ ok: false, gone: true })
+      expect(await say('follow', body)).toMatchObject({ ok: false, gone: true })
+      expect(await say('watch', body)).toMatchObject({ ok: false, gone: true })
+    }
+    // Without a place for the answer, and with a name that is not a copy's.
+    device.emit('keep', { copy, events: [] } as never, undefined as never)
+    device.emit('unfollow', { not: 'a string' } as never)
+    expect((await visitor.follow(copy)).ok).toBe(true)
+  })
+})

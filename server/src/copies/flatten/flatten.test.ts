@@ -1,0 +1,174 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { PDFDocument } from '@cantoo/pdf-lib'
+import {
+  type PdfPaper,
+  pictureSize,
+  type QuarterTurn,
+  type Stroke,
+  seenSize,
+  type WorksheetPage,
+} from '@hand-back/core'
+import { afterAll, describe, expect, test } from '@jest/globals'
+import sharp from 'sharp'
+import { lineStroke } from '../../test/ink.ts'
+import { makePdf } from '../../test/makePdf.ts'
+import { flatten } from './flatten.ts'
+
+const folder = mkdtempSync(join(tmpdir(), 'hand-back-flatten-'))
+afterAll(() => rmSync(folder, { recursive: true }))
+
+/** Renders a page at one pixel a point with a program that shares no code with ours. */
+async function render(pdf: Uint8Array, page = 1) {
+  writeFileSync(join(folder, 'x.pdf'), pdf)
+  const done = spawnSync('pdftoppm', [
+    '-cropbox',
+    '-r',
+    '72',
+    '-f',
+    String(page),
+    '-l',
+    String(page),
+    '-singlefile',
+    '-png',
+    join(folder, 'x.pdf'),
+    join(folder, 'x'),
+  ])
+  expect(done.status).toBe(0)
+  const { data, info } = await sharp(readFileSync(join(folder, 'x.png')))
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  return {
+    width: info.width,
+    height: info.height,
+    at(x: number, y: number): [number, number, number] {
+      const start = (Math.round(y) * info.width + Math.round(x)) * 3
+      return [data[start]!, data[start + 1]!, data[start + 2]!]
+    },
+  }
+}
+
+const paperOf = (turn: QuarterTurn, box: PdfPaper['box']): PdfPaper => ({
+  kind: 'pdf',
+  file: 'a'.repeat(64),
+  number: 1,
+  box,
+  turn,
+  unit: 1,
+})
+const pageOf = (paper: PdfPaper): WorksheetPage => ({ id: crypto.randomUUID(), ...seenSize(paper), paper })
+const red = (line: Partial<Stroke> = {}) =>
+  lineStroke([40, 30], [120, 30], { colour: '#ff0000', width: 6, ...line })
+
+describe('a flattened copy', () => {
+  test.each([0, 90, 180, 270] as const)(
+    'has its ink where it was drawn on a page turned by %i° and cropped',
+    async (turn) => {
+      const box: PdfPaper['box'] = [50, 80, 450, 380]
+      const original = await makePdf([{ width: 600, height: 500, turn, crop: [50, 80, 400, 300] }])
+      const page = pageOf(paperOf(turn, box))
+      const flat = await flatten({
+        title: 'x',
+        pages: [{ page, items: [red(), lineStroke([200, 60], [200, 160], { colour: '#0000ff', width: 6 })] }],
+        files: new Map([[page.paper.file, original]]),
+      })
+      const seen = await render(flat)
+      expect([seen.width, seen.height]).toEqual(turn % 180 === 0 ? [400, 300] : [300, 400])
+      expect(seen.at(80, 30)).toEqual([255, 0, 0])
+      expect(seen.at(200, 110)).toEqual([0, 0, 255])
+      expect(seen.at(30, 110)).toEqual([255, 255, 255])
+    },
+  )
+
+  test('keeps the printed page as vectors and text, not as a picture', async () => {
+    const original = await makePdf([{}, {}])
+    const papers = [1, 2].map((number) => pageOf({ ...paperOf(0, [0, 0, 595, 842]), number }))
+    const flat = await flatten({
+      title: 'Tides',
+      pages: papers.map((page) => ({ page, items: [red()] })),
+      files: new Map([[papers[0]!.paper.file, original]]),
+    })
+    writeFileSync(join(folder, 'text.pdf'), flat)
+    expect(spawnSync('pdftotext', [join(folder, 'text.pdf'), '-'], { encoding: 'utf8' }).stdout).toMatch(
+      /page 1\s+page 2/,
+    )
+    expect(
+      spawnSync('pdfimages', ['-list', join(folder, 'text.pdf')], { encoding: 'utf8' })
+        .stdout.trim()
+        .split('\n'),
+    ).toHaveLength(2)
+    expect((await PDFDocument.load(flat)).getTitle()).toBe('Tides')
+  })
+
+  test('lays the highlighter under the pen and lets what is printed shine through', async () => {
+    const page = pageOf(paperOf(0, [0, 0, 300, 200]))
+    const original = await makePdf([{ width: 300, height: 200 }])
+    const flat = await flatten({
+      title: 'x',
+      pages: [
+        {
+          page,
+          items: [
+            red({ colour: '#000000', width: 4 }),
+            lineStroke([20, 30], [280, 30], { nib: 'highlighter', colour: '#ffff00', width: 20 }),
+          ],
+        },
+      ],
+      files: new Map([[page.paper.file, original]]),
+    })
+    const seen = await render(flat)
+    expect(seen.at(80, 30)).toEqual([0, 0, 0])
+    const [r, g, b] = seen.at(200, 30)
+    expect(r).toBe(255)
+    expect(g).toBe(255)
+    expect(b).toBeGreaterThan(100)
+    expect(b).toBeLessThan(180)
+  })
+
+  test('takes picture pages and marks voice notes', async () => {
+    const picture = await sharp({ create: { width: 200, height: 100, channels: 3, background: '#00ff00' } })
+      .png()
+      .toBuffer()
+    const size = pictureSize(200, 100)
+    const page: WorksheetPage = {
+      id: crypto.randomUUID(),
+      ...size,
+      paper: { kind: 'picture', file: 'b'.repeat(64) },
+    }
+    const note = {
+      id: crypto.randomUUID(),
+      kind: 'voice' as const,
+      x: 300,
+      y: 200,
+      recording: crypto.randomUUID(),
+      seconds: 3,
+    }
+    const seen = await render(
+      await flatten({
+        title: 'x',
+        pages: [{ page, items: [red(), note] }],
+        files: new Map([[page.paper.file, picture]]),
+      }),
+    )
+    expect(seen.at(500, 300)).toEqual([0, 255, 0])
+    expect(seen.at(80, 30)).toEqual([255, 0, 0])
+    expect(seen.at(303, 203)[0]).toBeGreaterThan(200)
+  })
+
+  test('of pages with an unbalanced drawing still has its ink in place', async () => {
+    const pdf = await PDFDocument.create()
+    const drawn = pdf.addPage([300, 200])
+    // A page that scales and never undoes it, as careless programs write.
+    drawn.node.addContentStream(pdf.context.register(pdf.context.stream('0.5 0 0 0.5 60 60 cm 1 0 0 rg')))
+    const page = pageOf(paperOf(0, [0, 0, 300, 200]))
+    const flat = await flatten({
+      title: 'x',
+      pages: [{ page, items: [red()] }],
+      files: new Map([[page.paper.file, await pdf.save()]]),
+    })
+    expect((await render(flat)).at(80, 30)).toEqual([255, 0, 0])
+  })
+})
