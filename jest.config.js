@@ -3,7 +3,7 @@ export default {
   testMatch: ['<rootDir>/{core,server,web,tools}/src/**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
-    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true } }, module: { type: 'es6' } }],
+    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, experimental: { keepImportAttributes: true } }, module: { type: 'es6' } }],
   },
   testEnvironment: 'node',
   testTimeout: 30_000,

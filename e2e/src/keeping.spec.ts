@@ -78,6 +78,27 @@ test('the network gone and back, with the page left open', async ({ somebody }) 
   expect(await strokesOf(lesson, 0)).toBe(5)
 })
 
+test('the database gone and back: the server lives on, the device holds the ink until it is durable', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Sunniva Dahl'], pdf)
+  const sunniva = await somebody()
+  await openCopy(house, sunniva, lesson, 0)
+  await drawWithPen(sunniva, line(0))
+  await expectKept(sunniva)
+  await house.letDatabase(false)
+  for (let number = 1; number < 4; number++) await drawWithPen(sunniva, line(number))
+  await expect(sunniva.locator('[data-kept=going], [data-kept=here]')).toBeVisible()
+  await house.letDatabase(true)
+  await expectKept(sunniva)
+  expect(await strokesOf(lesson, 0)).toBe(4)
+  // The live connection came through it too.
+  const tablet = await somebody()
+  await openCopy(house, tablet, lesson, 0)
+  await drawWithPen(sunniva, line(4))
+  await expectInk(tablet, middle(4))
+})
+
 test('two devices on one copy see each other’s ink as it comes', async ({ somebody }) => {
   const lesson = await prepareLesson(house, await somebody(), ['Kofi Grünwald'], pdf)
   const laptop = await somebody()

@@ -46,6 +46,18 @@ export class House {
     await this.#server?.stop()
   }
 
+  /** Takes the database away from the server, or gives it back. */
+  async letDatabase(answer: boolean): Promise<void> {
+    const { pathname } = new URL(this.databaseUrl)
+    const admin = new pg.Client(this.databaseUrl.replace(pathname, '/postgres'))
+    await admin.connect()
+    const name = pathname.slice(1)
+    await admin.query(`ALTER DATABASE "${name}" WITH ALLOW_CONNECTIONS ${answer}`)
+    if (!answer)
+      await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [name])
+    await admin.end()
+  }
+
   /** Looks into the database behind the server. */
   async rows<Row>(query: string, values: unknown[] = []): Promise<Row[]> {
     const client = new pg.Client(this.databaseUrl)

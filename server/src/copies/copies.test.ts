@@ -100,6 +100,13 @@ describe('keeping events', () => {
     expect(read(await student.follow(copy))[0]).toMatchObject({ id: late.id, round: 2 })
   })
 
+  test('ink that comes before the news of opening opens the copy', async () => {
+    const { teacher, student, copy, page } = await freshCopy()
+    await student.keep(copy, [adding(page)])
+    const { copies } = await teacher.get<HandoutWhole>(`/handouts/${lesson.handout.id}`)
+    expect(copies.find(({ id }) => id === copy)!.state).toBe('working')
+  })
+
   test('the log cannot be altered, not even behind the server', async () => {
     const { student, copy, page } = await freshCopy()
     await student.keep(copy, [adding(page)])

@@ -1,4 +1,11 @@
-import type { EventFate, KeptEvent, Layer, PageEvent, Person } from '@hand-back/core'
+import {
+  type EventFate,
+  type KeptEvent,
+  type Layer,
+  opened,
+  type PageEvent,
+  type Person,
+} from '@hand-back/core'
 import type pg from 'pg'
 import type { Context } from '../context.ts'
 import { notHere } from '../http/as.ts'
@@ -18,11 +25,12 @@ interface HeldCopy extends CopyRecord {
   readonly seqs: Record<Layer, number>
 }
 
-/** What a batch did to one copy: its new events, and whether marking began with them. */
+/** What a batch did to one copy: its new events, and what they began: the work, or the marking. */
 interface Written {
   readonly copy: HeldCopy
   readonly events: KeptEvent[]
   markingBegan: boolean
+  opened: boolean
 }
 
 /** The most requests of one transaction. */
@@ -123,7 +131,7 @@ export class Keeper {
         there,
         recordings: recordings.get(copy.id) ?? new Set(),
       }
-      const of = writing.get(copy.id) ?? { copy, events: [], markingBegan: false }
+      const of = writing.get(copy.id) ?? { copy, events: [], markingBegan: false, opened: false }
       writing.set(copy.id, of)
       const fates = request.events.map((event) => {
         const decided = judge(event, evidence)
@@ -132,6 +140,8 @@ export class Keeper {
         there.set(event.id, { copy: copy.id, seq, round: copy.round })
         of.events.push({ ...event, seq, author: request.person.id, round: copy.round, keptAt: now })
         if (event.layer === 'feedback' && !copy.markingBegan) of.markingBegan = true
+        // Drawn without a network, ink can come before the news that the copy was opened.
+        if (event.layer === 'work' && copy.state === 'waiting') of.opened = true
         return { id: event.id, fate: 'kept' as const, seq, round: copy.round }
       })
       answers.push(() => request.done(fates))
@@ -145,9 +155,9 @@ export class Keeper {
   }
 
   #tell(written: Written[]): void {
-    for (const { copy, events, markingBegan } of written) {
+    for (const { copy, events, markingBegan, opened: begun } of written) {
       this.#context.news.eventsKept(copy, events)
-      if (markingBegan) this.#context.news.copyChanged(copy)
+      if (markingBegan || begun) this.#context.news.copyChanged(begun ? opened(copy) : copy)
     }
   }
 
@@ -225,8 +235,8 @@ async function insertEvents(client: pg.PoolClient, written: Written[]): Promise<
 async function advanceCopies(client: pg.PoolClient, written: Written[]): Promise<void> {
   await client.query(
     `UPDATE copy c SET work_seq = n.work, help_seq = n.help, feedback_seq = n.feedback,
-       marking_began = c.marking_began OR n.began
-     FROM unnest($1::uuid[], $2::int[], $3::int[], $4::int[], $5::boolean[]) AS n(id, work, help, feedback, began)
+       marking_began = c.marking_began OR n.began, state = n.state
+     FROM unnest($1::uuid[], $2::int[], $3::int[], $4::int[], $5::boolean[], $6::text[]) AS n(id, work, help, feedback, began, state)
      WHERE c.id = n.id`,
     [
       written.map(({ copy }) => copy.id),
@@ -234,6 +244,7 @@ async function advanceCopies(client: pg.PoolClient, written: Written[]): Promise
       written.map(({ copy }) => copy.seqs.help),
       written.map(({ copy }) => copy.seqs.feedback),
       written.map(({ markingBegan }) => markingBegan),
+      written.map(({ copy, opened: begun }) => (begun ? opened(copy) : copy).state),
     ],
   )
 }

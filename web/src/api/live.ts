@@ -1,8 +1,12 @@
 import type { DeviceMessages, ServerMessages } from '@hand-back/core'
 import { io, type Socket } from 'socket.io-client'
 import { SEAT } from '../seat.ts'
+import { queryClient } from './queries.ts'
 
 export type LiveSocket = Socket<ServerMessages, DeviceMessages>
+
+/** How long to wait before trying again what the server refused, in milliseconds. */
+const RETRY_AFTER = 2000
 
 let socket: LiveSocket | undefined
 
@@ -19,9 +23,17 @@ export function live(): LiveSocket {
     reconnectionDelayMax: 3000,
   })
   const made = socket
+  // What the server ended or refused does not come back by itself: find out whether one is still signed in, and try again.
+  made.on('disconnect', (reason) => reason === 'io server disconnect' && comeBack(made))
+  made.on('connect_error', () => !made.active && comeBack(made))
   addEventListener('offline', () => made.disconnect())
   addEventListener('online', () => made.connect())
   return made
+}
+
+function comeBack(made: LiveSocket): void {
+  void queryClient.invalidateQueries({ queryKey: ['me'] })
+  setTimeout(() => socket === made && made.connect(), RETRY_AFTER)
 }
 
 /** Ends the connection, when somebody signs out. */

@@ -1,0 +1,38 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { type Figure, say } from './bench/figure.ts'
+import { flattenFigures } from './bench/flattening.ts'
+import { handoutFigures } from './bench/handouts.ts'
+import { inkFigures } from './bench/ink.ts'
+import { keepingFigures } from './bench/keeping.ts'
+import { pageFigures } from './bench/page.ts'
+import { buildWeb } from './setup/buildWeb.ts'
+import { startCluster } from './setup/cluster.ts'
+
+/** `npm run bench`: the figures of the slice, each beside its reference of the same run. Words choose by part. */
+export async function run(options: readonly string[]): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'hand-back-bench-'))
+  spawnSync('chmod', ['755', folder])
+  // With every care for power cuts: durability is what is measured.
+  const cluster = await startCluster(folder, ['max_connections=100'])
+  process.once('exit', () => {
+    cluster.stop()
+    rmSync(folder, { recursive: true, force: true })
+  })
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => process.exit(1))
+  buildWeb()
+  const parts: Record<string, () => Promise<Figure[]> | Figure[]> = {
+    ink: inkFigures,
+    keeping: () => keepingFigures(cluster.database('keeping')),
+    handouts: () => handoutFigures(cluster.database('handouts')),
+    flattening: flattenFigures,
+    page: () => pageFigures(cluster.database('page')),
+  }
+  for (const [name, measure] of Object.entries(parts)) {
+    if (options.length > 0 && !options.includes(name)) continue
+    for (const figure of await measure()) say(figure)
+  }
+  process.exit(0)
+}

@@ -1,0 +1,39 @@
+/** One measurement beside its reference, taken in the same run. */
+export interface Figure {
+  readonly name: string
+  readonly value: number
+  readonly unit: string
+  readonly reference: { readonly name: string; readonly value: number }
+  /** What it is held to (quality figures), in words. */
+  readonly heldTo: string
+}
+
+/** Prints a figure as one line: name, value, reference, ratio, and what it is held to. */
+export function say({ name, value, unit, reference, heldTo }: Figure): void {
+  const ratio = reference.value === 0 ? '' : ` ratio ${round(value / reference.value)}`
+  console.log(
+    `${name}: ${round(value)} ${unit} | ${reference.name}: ${round(reference.value)} ${unit} |${ratio} | held to ${heldTo}`,
+  )
+}
+
+function round(value: number): string {
+  return value >= 100 ? Math.round(value).toLocaleString('en') : value.toPrecision(3)
+}
+
+/** The value below which this part (0 to 1) of the samples lie. */
+export function percentile(samples: readonly number[], part: number): number {
+  const sorted = [...samples].sort((a, b) => a - b)
+  return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * part))] ?? 0
+}
+
+/** Milliseconds that `work` takes: the median of several runs, after one to warm up. */
+export async function timed(work: () => unknown, runs = 5): Promise<number> {
+  await work()
+  const times: number[] = []
+  for (let run = 0; run < runs; run++) {
+    const began = performance.now()
+    await work()
+    times.push(performance.now() - began)
+  }
+  return percentile(times, 0.5)
+}

@@ -1,0 +1,58 @@
+import { randomUUID } from 'node:crypto'
+import { Readable } from 'node:stream'
+import type { Person, WorksheetPage } from '@hand-back/core'
+import {
+  bringIn,
+  type Context,
+  handOut,
+  makeClass,
+  makeTeacher,
+  makeWorksheet,
+  tables,
+  takeStep,
+} from '@hand-back/server'
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import { eq } from 'drizzle-orm'
+
+/** A class of `count` students, a worksheet, and what handing it out needs. */
+export async function furnishClass(context: Context, count: number, pageCount: number) {
+  const { db } = context
+  const teacher = await makeTeacher(db, `Teacher ${randomUUID()}`, 'no password')
+  const { id: classId } = await makeClass(db, teacher.id, 'Curlew class')
+  // Straight into the table: hashing hundreds of PINs is not what is measured.
+  const rows = Array.from({ length: count }, (_, index) => ({
+    role: 'student' as const,
+    name: `Student ${index}`,
+    secretHash: 'no PIN',
+  }))
+  const students: Person[] = await db
+    .insert(tables.people)
+    .values(rows)
+    .returning({ id: tables.people.id, name: tables.people.name, role: tables.people.role })
+  await db.insert(tables.enrolments).values(students.map(({ id }) => ({ classId, studentId: id })))
+  const { title, pages } = await bringIn(
+    db,
+    'Tides.pdf',
+    Readable.from(Buffer.from(await makePdf(Array(pageCount).fill({})))),
+  )
+  const worksheet = await makeWorksheet(db, teacher.id, title, pages)
+  const give = () =>
+    handOut(db, teacher.id, {
+      request: randomUUID(),
+      worksheet: worksheet.id,
+      class: classId,
+      dueAt: null,
+      instructions: '',
+    })
+  return { teacher, classId, students, pages: pages as readonly WorksheetPage[], give }
+}
+
+/** The same, handed out and opened by everybody. */
+export async function furnishCopies(context: Context, count: number, pageCount: number) {
+  const { students, pages, give, teacher } = await furnishClass(context, count, pageCount)
+  const { id } = await give()
+  const rows = await context.db.select().from(tables.copies).where(eq(tables.copies.handoutId, id))
+  const copies = students.map((student) => rows.find(({ studentId }) => studentId === student.id)!.id)
+  for (const [index, copy] of copies.entries()) await takeStep(context, students[index]!, copy, 'open')
+  return { students, copies, pages, teacher, handout: id }
+}

@@ -1,0 +1,117 @@
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import type { Browser, Page } from '@playwright/test'
+import { furnish } from './demo/furnish.ts'
+import { openBrowser } from './setup/browser.ts'
+import { buildWeb } from './setup/buildWeb.ts'
+import { freePort, startThrowAwayCluster } from './setup/cluster.ts'
+import { PROJECT } from './setup/project.ts'
+import { startServerProcess } from './setup/serverProcess.ts'
+
+const FOLDER = join(PROJECT, 'docs/screenshots')
+const WIDE = { width: 1280, height: 800 }
+const TABLET = { width: 820, height: 1180 }
+
+interface View {
+  readonly file: string
+  readonly person?: string
+  readonly size?: typeof WIDE
+  /** From the person's first screen to the view. */
+  readonly go?: (page: Page) => Promise<unknown>
+}
+
+const open = (name: string | RegExp) => (page: Page) => page.getByRole('link', { name }).first().click()
+
+/** One current picture of each main view. */
+const VIEWS: readonly View[] = [
+  { file: 'door' },
+  { file: 'desk', person: 'marit-aune' },
+  { file: 'shelf', person: 'marit-aune', go: open('Shelf') },
+  {
+    file: 'worksheet',
+    person: 'marit-aune',
+    go: async (page) => {
+      await open('Shelf')(page)
+      await open(/Reading a tide table/)(page)
+    },
+  },
+  {
+    file: 'handing-out',
+    person: 'marit-aune',
+    go: async (page) => {
+      await open('Parts of a shore crab')(page)
+      await open('Hand out')(page)
+      await page.getByLabel('Diego Unger').uncheck()
+      await page
+        .getByLabel('What to tell them')
+        .fill('Look at a real crab first, if you can. Put it back gently.')
+    },
+  },
+  { file: 'hand-out', person: 'marit-aune', go: open('Reading a tide table') },
+  { file: 'marking', person: 'marit-aune', go: open('Mark 9') },
+  {
+    file: 'class',
+    person: 'marit-aune',
+    go: async (page) => {
+      await open('Classes')(page)
+      await open(/Curlew class/)(page)
+    },
+  },
+  { file: 'tray', person: 'freya-vasquez' },
+  { file: 'writing', person: 'lotte-lindqvist', go: open(/Reading a tide table/) },
+  { file: 'writing-tablet', person: 'rafi-kowal', size: TABLET, go: open(/Reading a tide table/) },
+  { file: 'feedback', person: 'noor-farrant', go: open(/Bearings across the bay/) },
+  { file: 'voice', person: 'ottoline-adeyemi', size: TABLET, go: open(/Tie it, tell it/) },
+]
+
+/** `npm run screenshots`: takes every picture in docs/screenshots anew, from the demo. */
+export async function run(): Promise<void> {
+  mkdirSync(FOLDER, { recursive: true })
+  buildWeb()
+  const cluster = await startThrowAwayCluster()
+  const databaseUrl = cluster.database('screenshots')
+  await furnish(databaseUrl)
+  const server = await startServerProcess({
+    databaseUrl,
+    port: await freePort(),
+    secret: 'screenshots',
+    demo: true,
+  })
+  const browser = await openBrowser()
+  try {
+    for (const view of VIEWS) await take(browser, server.url, view)
+  } finally {
+    await browser.close()
+    await server.stop()
+    cluster.stop()
+  }
+}
+
+async function take(browser: Browser, url: string, { file, person, size = WIDE, go }: View): Promise<void> {
+  const context = await browser.newContext({ viewport: size })
+  const page = await context.newPage()
+  await page.goto(person ? `${url}/as/${person}/` : url)
+  if (person) await page.getByRole('button', { name: 'Sign out' }).waitFor()
+  await go?.(page)
+  await page.getByRole('heading').first().waitFor()
+  await painted(page)
+  await page.screenshot({ path: join(FOLDER, `${file}.png`) })
+  await context.close()
+  console.log(`${file}.png`)
+}
+
+/** Waits until everything asked for has come and the papers in sight are drawn and sharp. */
+async function painted(page: Page): Promise<void> {
+  await page.waitForLoadState('networkidle')
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('canvas[role=img], canvas[data-layer=paper]')].every((canvas) => {
+      const { width, height } = canvas as HTMLCanvasElement
+      if (width === 0 || (canvas as HTMLElement).getBoundingClientRect().top > innerHeight) return true
+      const { data } = (canvas as HTMLCanvasElement).getContext('2d')!.getImageData(0, 0, width, height)
+      for (let at = 0; at < data.length; at += 4) if (data[at + 3]! > 0 && data[at]! < 150) return true
+      return false
+    }),
+  )
+  // The sharp drawing follows the first one; two frames after the worker is idle it is there.
+  await page.evaluate(() => new Promise((done) => setTimeout(done, 1500)))
+}
