@@ -35,6 +35,8 @@ interface Written {
 
 /** The most requests of one transaction. */
 const MOST_AT_ONCE = 200
+/** Transactions under way at once: while PostgreSQL commits one, the next is judged and packed here. */
+const LANES = 2
 
 /**
  * Keeps events for all who write, many people's in one transaction: while one batch is being
@@ -44,7 +46,7 @@ export class Keeper {
   readonly #context: Context
   readonly #pages = new Map<string, Promise<Set<string>>>()
   #waiting: Request[] = []
-  #busy = false
+  #busy = 0
 
   constructor(context: Context) {
     this.#context = context
@@ -62,13 +64,13 @@ export class Keeper {
   }
 
   async #work(): Promise<void> {
-    if (this.#busy) return
-    this.#busy = true
+    if (this.#busy >= LANES) return
+    this.#busy++
     while (this.#waiting.length > 0) {
       const batch = this.#waiting.splice(0, MOST_AT_ONCE)
       await this.#keepAll(batch)
     }
-    this.#busy = false
+    this.#busy--
   }
 
   async #keepAll(batch: Request[]): Promise<void> {

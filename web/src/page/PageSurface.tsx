@@ -81,7 +81,8 @@ export function PageSurface({ page, strokes, writing, label, onSurface, children
             height: page.height * view.scale,
           }}
         />
-        <div data-layer="stage" className="absolute inset-0">
+        {/* A layer of its own: moving it draws nothing anew. */}
+        <div data-layer="stage" className="absolute inset-0 will-change-transform">
           <canvas data-layer="paper" className="absolute inset-0" />
           <canvas
             data-layer="highlighter"
