@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { bringUpToDate, type Context, connect } from '@hand-back/server'
-import { pino } from 'pino'
+import { bringUpToDate, connect } from '@hand-back/server'
+import { quietContext } from '../setup/quietContext.ts'
 import { type Figure, timed } from './figure.ts'
 import { furnishClass } from './rows.ts'
 
@@ -11,10 +11,8 @@ const PAGES = 60
 export async function handoutFigures(databaseUrl: string): Promise<Figure[]> {
   const connection = connect(databaseUrl, () => {})
   await bringUpToDate(connection)
-  const { db, pool } = connection
-  const silent = () => {}
-  const news = { eventsKept: silent, copyChanged: silent, trayChanged: silent, signedOut: silent }
-  const context: Context = { db, pool, log: pino({ level: 'silent' }), news, now: Date.now, demo: false }
+  const { pool } = connection
+  const context = quietContext(connection)
   const { give } = await furnishClass(context, STUDENTS, PAGES)
   const bytes = async () =>
     Number(

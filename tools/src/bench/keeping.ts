@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { PageEvent, Person } from '@hand-back/core'
 import { bringUpToDate, type Context, connect, Keeper, tables, toStored } from '@hand-back/server'
-import { pino } from 'pino'
+import { quietContext } from '../setup/quietContext.ts'
 import { type Figure, percentile } from './figure.ts'
 import { furnishCopies } from './rows.ts'
 import { adding, handwriting } from './strokes.ts'
@@ -14,15 +14,7 @@ export async function keepingFigures(databaseUrl: string): Promise<Figure[]> {
   const connection = connect(databaseUrl, () => {})
   await bringUpToDate(connection)
   const { db, pool } = connection
-  const silent = () => {}
-  const context: Context = {
-    db,
-    pool,
-    log: pino({ level: 'silent' }),
-    news: { eventsKept: silent, copyChanged: silent, trayChanged: silent, signedOut: silent },
-    now: Date.now,
-    demo: false,
-  }
+  const context = quietContext(connection)
   const { students, copies, pages } = await furnishCopies(context, WRITERS, 1)
   const keeper = new Keeper(context)
   const strokes = handwriting(500)

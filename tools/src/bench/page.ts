@@ -1,12 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
-import { bringUpToDate, type Context, connect, Keeper } from '@hand-back/server'
+import { bringUpToDate, connect, Keeper } from '@hand-back/server'
 import { chromium, type Page } from '@playwright/test'
-import { pino } from 'pino'
 import { BROWSER_OPTIONS } from '../setup/browser.ts'
 import { WEB_ROOT } from '../setup/buildWeb.ts'
 import { freePort } from '../setup/cluster.ts'
+import { quietContext } from '../setup/quietContext.ts'
 import { startServerProcess } from '../setup/serverProcess.ts'
 import { type Figure, percentile } from './figure.ts'
 import { furnishCopies } from './rows.ts'
@@ -19,9 +19,7 @@ const MOVES = 240
 export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
   const connection = connect(databaseUrl, () => {})
   await bringUpToDate(connection)
-  const silent = () => {}
-  const news = { eventsKept: silent, copyChanged: silent, trayChanged: silent, signedOut: silent }
-  const context: Context = { ...connection, log: pino({ level: 'silent' }), news, now: Date.now, demo: true }
+  const context = quietContext(connection)
   const { students, copies, pages } = await furnishCopies(context, 2, 1)
   const keeper = new Keeper(context)
   const strokes = handwriting(MANY)

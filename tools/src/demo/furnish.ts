@@ -6,6 +6,7 @@ import {
   addStudentsTo,
   bringIn,
   bringUpToDate,
+  type Connection,
   type Context,
   connect,
   handOut,
@@ -20,8 +21,8 @@ import {
   takeStep,
 } from '@hand-back/server'
 import { eq } from 'drizzle-orm'
-import { pino } from 'pino'
 import { PROJECT } from '../setup/project.ts'
+import { quietContext } from '../setup/quietContext.ts'
 import {
   bearingAnswers,
   bearingFeedback,
@@ -54,8 +55,6 @@ export async function furnish(databaseUrl: string): Promise<void> {
   }
 }
 
-const silent = () => {}
-
 class School {
   readonly #context: Context
   readonly #keeper: Keeper
@@ -68,15 +67,8 @@ class School {
   /** What stands on each page of each copy, by their ids. */
   readonly #written = new Map<string, string[]>()
 
-  constructor({ db, pool }: ReturnType<typeof connect>) {
-    this.#context = {
-      db,
-      pool,
-      log: pino({ level: 'silent' }),
-      news: { eventsKept: silent, copyChanged: silent, trayChanged: silent, signedOut: silent },
-      now: () => this.#clock,
-      demo: true,
-    }
+  constructor(connection: Connection) {
+    this.#context = quietContext(connection, () => this.#clock)
     this.#keeper = new Keeper(this.#context)
   }
 

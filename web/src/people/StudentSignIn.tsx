@@ -2,6 +2,7 @@ import { type ClassList, classList } from '@hand-back/core'
 import { useState } from 'react'
 import type { z } from 'zod'
 import { ask } from '../api/ask.ts'
+import { ActForm } from '../ui/ActForm.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Field, INPUT } from '../ui/Field.tsx'
 import { useAct } from '../ui/useAct.ts'
@@ -31,13 +32,7 @@ function CodeStep({
     onList(await ask(classList as z.ZodType<ClassList>, 'POST', '/sign-in/class', { code })),
   )
   return (
-    <form
-      className="flex flex-col gap-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void run()
-      }}
-    >
+    <ActForm onAct={run} className="flex flex-col gap-4">
       <h2 className="text-2xl">Which class?</h2>
       <Field
         label="Class code"
@@ -54,7 +49,7 @@ function CodeStep({
       <Button type="submit" look="main" large disabled={busy || code.trim().length < 4}>
         Next
       </Button>
-    </form>
+    </ActForm>
   )
 }
 
@@ -99,13 +94,7 @@ function PinStep({
     signInBy('/sign-in/student', { code, student: student.id, pin }),
   )
   return (
-    <form
-      className="flex flex-col gap-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void run()
-      }}
-    >
+    <ActForm onAct={run} className="flex flex-col gap-4">
       <h2 className="text-2xl">Hello, {student.name}</h2>
       <label className="flex flex-col gap-1 font-semibold">
         Your PIN
@@ -131,7 +120,7 @@ function PinStep({
         Come in
       </Button>
       <Back onClick={onBack}>That’s not me</Back>
-    </form>
+    </ActForm>
   )
 }
 

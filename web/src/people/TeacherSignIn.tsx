@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { ActForm } from '../ui/ActForm.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Field } from '../ui/Field.tsx'
 import { useAct } from '../ui/useAct.ts'
@@ -9,13 +10,7 @@ export function TeacherSignIn() {
   const [password, setPassword] = useState('')
   const { run, busy, problem } = useAct(() => signInBy('/sign-in/teacher', { name, password }))
   return (
-    <form
-      className="flex flex-col gap-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void run()
-      }}
-    >
+    <ActForm onAct={run} className="flex flex-col gap-4">
       <h2 className="text-2xl">Teacher</h2>
       <Field
         label="Name"
@@ -34,7 +29,7 @@ export function TeacherSignIn() {
       <Button type="submit" look="main" large disabled={busy || name.trim() === '' || password === ''}>
         Come in
       </Button>
-    </form>
+    </ActForm>
   )
 }
 
@@ -44,12 +39,9 @@ export function FirstTeacher() {
   const [password, setPassword] = useState('')
   const { run, busy, problem } = useAct(() => signInBy('/first-teacher', { name, password }))
   return (
-    <form
+    <ActForm
+      onAct={run}
       className="flex w-full max-w-[420px] flex-col gap-4 rounded-md border border-rule bg-card p-6"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void run()
-      }}
     >
       <h2 className="text-2xl">Welcome. Who are you?</h2>
       <p className="text-ink-soft">Nobody has been here before. This makes the first teacher’s account.</p>
@@ -72,6 +64,6 @@ export function FirstTeacher() {
       <Button type="submit" look="main" large disabled={busy}>
         Begin
       </Button>
-    </form>
+    </ActForm>
   )
 }

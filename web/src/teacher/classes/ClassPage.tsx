@@ -5,6 +5,7 @@ import { useParams } from 'react-router'
 import { z } from 'zod'
 import { ask, nothing } from '../../api/ask.ts'
 import { queries, queryClient } from '../../api/queries.ts'
+import { ActForm } from '../../ui/ActForm.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { INPUT } from '../../ui/Field.tsx'
 import { Answer, Empty } from '../../ui/Notice.tsx'
@@ -162,13 +163,7 @@ function AddStudents({
     refresh(classId)
   })
   return (
-    <form
-      className="flex flex-col gap-3 rounded-md border border-rule bg-card p-6"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void run()
-      }}
-    >
+    <ActForm onAct={run} className="flex flex-col gap-3 rounded-md border border-rule bg-card p-6">
       <label className="flex flex-col gap-1 font-semibold">
         Add students
         <textarea
@@ -187,6 +182,6 @@ function AddStudents({
       <Button type="submit" look="main" disabled={busy || names.length === 0}>
         {names.length > 1 ? `Add ${names.length} students` : 'Add'}
       </Button>
-    </form>
+    </ActForm>
   )
 }

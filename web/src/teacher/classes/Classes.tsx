@@ -5,6 +5,7 @@ import { Link, useNavigate } from 'react-router'
 import type { z } from 'zod'
 import { ask } from '../../api/ask.ts'
 import { queries, queryClient } from '../../api/queries.ts'
+import { ActForm } from '../../ui/ActForm.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Field } from '../../ui/Field.tsx'
@@ -66,13 +67,7 @@ function NewClass() {
     await navigate(`/class/${made.id}`)
   })
   return (
-    <form
-      className="flex flex-col gap-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void run()
-      }}
-    >
+    <ActForm onAct={run} className="flex flex-col gap-4">
       <Field
         label="Name of the class"
         maxLength={60}
@@ -83,6 +78,6 @@ function NewClass() {
       <Button type="submit" look="main" disabled={busy || name.trim() === ''}>
         Make the class
       </Button>
-    </form>
+    </ActForm>
   )
 }

@@ -19,7 +19,8 @@ import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Answer, Empty, Loading } from '../../ui/Notice.tsx'
 import { useHandout } from '../handout/useHandout.ts'
 import { Margin } from './Margin.tsx'
-import { PileList, pileOrder } from './PileList.tsx'
+import { PileList } from './PileList.tsx'
+import { pileOrder } from './pileOrder.ts'
 import { type Seeing, SeeingChoice } from './SeeingChoice.tsx'
 
 /** Going through the pile: copy by copy, the same page at the same zoom, feedback in one's own ink. */
