@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button.tsx'
 import { INPUT } from '../../ui/Field.tsx'
 import { Answer, Empty } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
+import { TitleField } from '../../ui/TitleField.tsx'
 import { useAct } from '../../ui/useAct.ts'
 
 /** A class with its students: add, rename, remove, new PIN. */
@@ -26,12 +27,16 @@ function refresh(id: string): void {
 
 function Students({ whole }: { whole: ClassWhole }) {
   const [pins, setPins] = useState<ReadonlyMap<string, string>>(new Map())
+  const rename = async (name: string) => {
+    await ask(nothing, 'PATCH', `/classes/${whole.id}`, { name })
+    refresh(whole.id)
+  }
   const showPins = (students: readonly StudentWithPin[]) =>
     setPins((before) => new Map([...before, ...students.map(({ id, pin }) => [id, pin] as const)]))
   return (
     <>
       <div className="mb-6 flex flex-wrap items-baseline gap-4 border-b border-rule pb-4">
-        <h1 className="flex-1 text-[28px]">{whole.name}</h1>
+        <TitleField label="Name of the class" title={whole.name} longest={60} onRename={rename} />
         <p className="text-ink-soft">
           class code <b className="tabular text-xl tracking-widest text-ink">{whole.code}</b>
         </p>

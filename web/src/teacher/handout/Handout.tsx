@@ -46,7 +46,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
             Hand back {marked.length} written on
           </Button>
         )}
-        {toMark.length > marked.length && marked.length === 0 && (
+        {toMark.length > marked.length && (
           <Button
             onClick={() =>
               void handBack(

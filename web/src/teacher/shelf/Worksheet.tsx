@@ -1,7 +1,6 @@
 import { type WorksheetWhole, worksheetWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { Trash2 } from 'lucide-react'
-import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { z } from 'zod'
 import { ask, nothing } from '../../api/ask.ts'
@@ -10,6 +9,7 @@ import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Answer } from '../../ui/Notice.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
+import { TitleField } from '../../ui/TitleField.tsx'
 import { useBringIn } from './BringIn.tsx'
 
 /** One worksheet: its pages, its name, and on to handing out. */
@@ -53,10 +53,16 @@ function Pages({ worksheet }: { worksheet: WorksheetWhole }) {
     }
   }
 
+  const rename = async (title: string) => {
+    await ask(nothing, 'PATCH', `/worksheets/${id}`, { title })
+    await queryClient.invalidateQueries({ queryKey: ['worksheet', id] })
+    void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
+  }
+
   return (
     <>
       <div className="mb-6 flex flex-wrap items-center gap-3 border-b border-rule pb-4">
-        <Title worksheet={worksheet} />
+        <TitleField label="Title of the worksheet" title={worksheet.title} longest={120} onRename={rename} />
         <Button look="quiet" onClick={() => void putAway()}>
           Put away
         </Button>
@@ -99,32 +105,3 @@ function Pages({ worksheet }: { worksheet: WorksheetWhole }) {
 }
 
 const millimetres = (points: number) => Math.round((points * 25.4) / 72)
-
-function Title({ worksheet: { id, title } }: { worksheet: WorksheetWhole }) {
-  const [text, setText] = useState(title)
-  const rename = async () => {
-    const wanted = text.trim()
-    if (wanted === '' || wanted === title) return setText(title)
-    try {
-      await ask(nothing, 'PATCH', `/worksheets/${id}`, { title: wanted })
-      await queryClient.invalidateQueries({ queryKey: ['worksheet', id] })
-      void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
-    } catch (error) {
-      setText(title)
-      sayProblem(error)
-    }
-  }
-  return (
-    <h1 className="min-w-[260px] flex-1 text-[28px]">
-      <input
-        aria-label="Title of the worksheet"
-        value={text}
-        maxLength={120}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={() => void rename()}
-        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-        className="w-full rounded-tag border border-transparent bg-transparent px-1 py-0.5 hover:border-rule focus:border-ink-soft focus:bg-sheet"
-      />
-    </h1>
-  )
-}
