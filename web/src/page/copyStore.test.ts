@@ -160,6 +160,17 @@ describe('an open copy', () => {
     store.close()
   })
 
+  test('what waited here comes after what school had already: undo takes the latest first', async () => {
+    const older = school.keep(adding('noor'))
+    const newer = adding('noor')
+    waiting = [newer]
+    const store = await open()
+    store.undo()
+    store.undo()
+    expect(sent.map(({ undoes }) => undoes)).toEqual([newer.id, older.id])
+    store.close()
+  })
+
   test('undo takes only one’s own, the latest first; redo does it again', async () => {
     school.keep(adding('noor'))
     school.keep(adding('marit', 'help'))
@@ -197,6 +208,7 @@ describe('an open copy', () => {
     store.add(PAGE, [stroke()])
     settle('copy', [{ id: sent[0]!.id, fate: 'wrong', why: 'no such page' }])
     expect(seen(store)).toEqual([])
+    expect(store.view.getState().refused).toBe('no such page')
     store.close()
   })
 

@@ -34,6 +34,8 @@ export interface OpenCopy {
   readonly ready: boolean
   /** A sentence when the copy cannot be followed any more. */
   readonly trouble: string | undefined
+  /** Why something made here was refused for good, the last time that happened. */
+  readonly refused: string | undefined
 }
 
 /** Missed news is asked for at least this often, in milliseconds. */
@@ -48,7 +50,9 @@ export class CopyStore {
   readonly #outbox: Outbox
   readonly #socket: LiveSocket
   readonly #stops: (() => void)[] = []
+  /** The ids of this person's own events, and those of them that school has kept, in its order. */
   #own = new Set<string>()
+  #ownKept: PageEvent[] = []
   #catchingUp = false
   #again = false
 
@@ -66,6 +70,7 @@ export class CopyStore {
       round: copy.round,
       ready: false,
       trouble: undefined,
+      refused: undefined,
     }))
     void this.#open()
   }
@@ -173,21 +178,29 @@ export class CopyStore {
   }
 
   #take(events: readonly KeptEvent[]): void {
+    const { readTo } = this.#now.log
     const { log, missing } = receive(this.#now.log, events)
     if (log !== this.#now.log) this.#set({ log })
     if (missing) {
       this.#again = true
       if (!this.#catchingUp) void this.catchUp()
     }
-    this.#rememberAll(events)
+    const fresh = events.filter(({ layer, seq }) => seq > readTo[layer] && seq <= log.readTo[layer])
+    this.#rememberKept(fresh)
   }
 
-  #rememberAll(events: readonly KeptEvent[]): void {
-    const mine = events.filter((event) => this.#isMine(event) && !this.#own.has(event.id))
-    if (mine.length === 0) return
-    const first = this.#own.size === 0
-    for (const event of mine) this.#own.add(event.id)
-    this.#set({ history: first ? historyOf(mine) : mine.reduce(remember, this.#now.history) })
+  /**
+   * What this device made is remembered when it is made. What the same person made before, or on
+   * another device, takes its place in school's order, before everything that waits here.
+   */
+  #rememberKept(events: readonly KeptEvent[]): void {
+    const mine = events.filter((event) => this.#isMine(event)).sort((a, b) => a.seq - b.seq)
+    const strange = mine.some(({ id }) => !this.#own.has(id))
+    for (const event of mine) {
+      this.#own.add(event.id)
+      this.#ownKept.push(event)
+    }
+    if (strange) this.#set({ history: historyOf([...this.#ownKept, ...this.#now.log.pending]) })
   }
 
   /** Feedback of rounds handed back is not to be undone. */
@@ -226,11 +239,16 @@ export class CopyStore {
       if (fate.fate === 'wrong') wrong.add(fate.id)
     }
     if (kept.length > 0) this.#take(kept)
-    if (wrong.size > 0) this.#set({ log: forget(this.#now.log, wrong) })
+    if (wrong.size === 0) return
+    const why = fates.find(({ fate }) => fate === 'wrong') as Extract<EventFate, { why: string }>
+    this.#set({ log: forget(this.#now.log, wrong), refused: why.why })
   }
 
   #stand(state: CopyState, round: number): void {
-    if (round !== this.#now.round && this.#layer === 'feedback') this.#set({ history: noHistory })
+    if (round !== this.#now.round && this.#layer === 'feedback') {
+      this.#ownKept = []
+      this.#set({ history: noHistory })
+    }
     this.#set({ state, round })
   }
 

@@ -1,6 +1,8 @@
 import type { CopyWhole, Layer, Person } from '@hand-back/core'
 import { useEffect, useState } from 'react'
+import { Problem } from '../api/ask.ts'
 import { live } from '../api/live.ts'
+import { sayProblem } from '../ui/notices.ts'
 import { CopyStore } from './copyStore.ts'
 import { outboxOf } from './device/personOutbox.ts'
 
@@ -13,7 +15,13 @@ export function useCopy(copy: CopyWhole | undefined, person: Person, layer: Laye
     if (!copy) return
     const opened = new CopyStore(copy, person, layer, outboxOf(person.id), live())
     setStore({ id: copy.id, store: opened })
-    return () => opened.close()
+    const stop = opened.view.subscribe(({ refused }, before) => {
+      if (refused && refused !== before.refused) sayProblem(new Problem(refused, 0))
+    })
+    return () => {
+      stop()
+      opened.close()
+    }
   }, [id, person.id, layer])
   return store && store.id === id ? store.store : undefined
 }
