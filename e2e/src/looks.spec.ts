@@ -108,4 +108,6 @@ test('a copy that is not one’s own, or not there, is said plainly', async ({ s
   )
   await student.goto(`${house.url}/as/noor-farrant/copy/${other!.id}`)
   await expect(student.getByRole('alert')).toContainText('nothing here for you')
+  await student.getByRole('link', { name: 'Back to the start' }).click()
+  await expect(student.getByRole('heading', { name: 'With your teacher' })).toBeVisible()
 })

@@ -11,7 +11,7 @@ import { pageFigures } from './bench/page.ts'
 import { buildWeb } from './setup/buildWeb.ts'
 import { startCluster } from './setup/cluster.ts'
 
-/** `npm run bench`: the figures of the slice, each beside its reference of the same run. Words choose by part. */
+/** `npm run bench`: the speed figures, each beside its reference of the same run. Words choose by part. */
 export async function run(options: readonly string[]): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'hand-back-bench-'))
   spawnSync('chmod', ['755', folder])

@@ -5,12 +5,15 @@ import type { Outbox } from './device/outbox.ts'
 
 /** Things on their way this short a time are not worth a word, in milliseconds. */
 const PATIENCE = 600
+/** Nor is a connection that is only just being made. */
+const CONNECTS_WITHIN = 1200
 
 /** The true state of what was made on a copy, in words and shape. */
 export function KeptSign({ outbox, copy }: { outbox: Outbox; copy: string }) {
   const { reached, deviceKeeps, going, held } = useStore(outbox.state)
   const waiting = going.get(copy) ?? 0
   const slow = useLasting(waiting > 0, PATIENCE)
+  const lost = useLasting(!reached, CONNECTS_WITHIN)
   const notTaken = held.get(copy) ?? 0
 
   if (!deviceKeeps && waiting > 0 && !reached) {
@@ -23,7 +26,7 @@ export function KeptSign({ outbox, copy }: { outbox: Outbox; copy: string }) {
       />
     )
   }
-  if (!reached)
+  if (lost)
     return <Sign icon={WifiOff} tone="text-ochre" state="here" words="Can’t reach school: kept here" />
   if (notTaken > 0)
     return (

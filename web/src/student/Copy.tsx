@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useState } from 'react'
 import { useParams } from 'react-router'
 import { useStore } from 'zustand'
-import { ask } from '../api/ask.ts'
+import { ask, Problem } from '../api/ask.ts'
 import { queries, queryClient } from '../api/queries.ts'
 import type { CopyStore } from '../page/copyStore.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
@@ -72,7 +72,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
     })
   }
 
-  if (trouble) return <Trouble error={new Error(trouble)} />
+  if (trouble) return <Trouble error={new Problem(trouble, 404)} />
   return (
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 items-center gap-x-4 gap-y-1 border-b border-rule bg-card px-5 py-1.5 max-[560px]:flex-wrap max-[560px]:px-3">

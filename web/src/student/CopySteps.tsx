@@ -1,14 +1,12 @@
 import { type CopyState, type CopyWhole, copyStanding } from '@hand-back/core'
-import { ask, Problem } from '../api/ask.ts'
+import { ask } from '../api/ask.ts'
 import { queryClient } from '../api/queries.ts'
 import type { CopyStore } from '../page/copyStore.ts'
+import { allArrived } from '../page/device/allArrived.ts'
 import type { Outbox } from '../page/device/outbox.ts'
 import { Button } from '../ui/Button.tsx'
 import { sayDone, sayProblem } from '../ui/notices.ts'
 import { useAct } from '../ui/useAct.ts'
-
-/** How long handing in waits for ink that is still on its way, in milliseconds. */
-const PATIENCE = 8_000
 
 interface CopyStepsProps {
   copy: CopyWhole
@@ -32,15 +30,7 @@ export function CopySteps({ copy, store, state, outbox }: CopyStepsProps) {
     }
   }
   const handIn = useAct(async () => {
-    if (!(await outbox.emptied(copy.id, PATIENCE))) {
-      sayProblem(
-        new Problem(
-          'Your work has not all reached school yet. It is kept here; hand in when the sign says Kept.',
-          0,
-        ),
-      )
-      return
-    }
+    if (!(await allArrived(outbox, copy.id))) return
     if (await step('hand-in')) sayDone('Handed in.', () => void step('take-back'))
   })
   const takeBack = useAct(async () => void (await step('take-back')))

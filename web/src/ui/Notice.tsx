@@ -1,7 +1,7 @@
 import type { UseQueryResult } from '@tanstack/react-query'
 import type { ReactNode } from 'react'
-import { sentenceOf } from '../api/ask.ts'
-import { Button } from './Button.tsx'
+import { Problem, sentenceOf } from '../api/ask.ts'
+import { Button, LinkButton } from './Button.tsx'
 
 /** What a screen says when it has nothing to show: what to do next. */
 export function Empty({ title, children }: { title: string; children: ReactNode }) {
@@ -13,19 +13,27 @@ export function Empty({ title, children }: { title: string; children: ReactNode 
   )
 }
 
-/** What happened, what is safe, and what to do. */
+/** What happened, what is safe, and what to do: try again, or go where there is something. */
 export function Trouble({ error, again }: { error: unknown; again?: () => void }) {
+  const gone = error instanceof Problem && error.status === 404
   return (
     <section
       role="alert"
       className="mx-auto mt-10 max-w-md rounded-md border border-rule bg-card p-8 text-center"
     >
       <p className="text-lg">{sentenceOf(error)}</p>
-      {again && (
-        <div className="mt-4">
-          <Button onClick={again}>Try again</Button>
-        </div>
-      )}
+      <div className="mt-4 flex justify-center gap-3">
+        {again && !gone && (
+          <Button large onClick={again}>
+            Try again
+          </Button>
+        )}
+        {gone && (
+          <LinkButton to="/" large>
+            Back to the start
+          </LinkButton>
+        )}
+      </div>
     </section>
   )
 }

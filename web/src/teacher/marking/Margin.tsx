@@ -2,6 +2,8 @@ import { type CopyRow, copyStanding, type HandoutWhole } from '@hand-back/core'
 import type { ReactNode } from 'react'
 import { ask } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
+import { allArrived } from '../../page/device/allArrived.ts'
+import type { Outbox } from '../../page/device/outbox.ts'
 import { apiUrl } from '../../seat.ts'
 import { Button } from '../../ui/Button.tsx'
 import { StateTag } from '../../ui/Corner.tsx'
@@ -10,19 +12,22 @@ import { useAct } from '../../ui/useAct.ts'
 import { sayWhen } from '../../ui/when.ts'
 import { handBack } from '../handout/handBack.ts'
 
-/** Beside the page while marking: whose copy, where it stands, and what to do with it. */
-export function Margin({
-  handout,
-  row,
-  children,
-}: {
+interface MarginProps {
   handout: HandoutWhole
   row: CopyRow
+  outbox: Outbox
   children: ReactNode
-}) {
+}
+
+/** Beside the page while marking: whose copy, where it stands, and what to do with it. */
+export function Margin({ handout, row, outbox, children }: MarginProps) {
   const { state, round, student } = row
-  const back = useAct(() => handBack(handout.id, [row.id]))
+  // Ink that came after the step would belong to the next round.
+  const back = useAct(async () => {
+    if (await allArrived(outbox, row.id)) await handBack(handout.id, [row.id])
+  })
   const again = useAct(async () => {
+    if (!(await allArrived(outbox, row.id))) return
     try {
       await ask(copyStanding, 'POST', `/copies/${row.id}/another-go`)
       await queryClient.invalidateQueries({ queryKey: ['handout', handout.id] })

@@ -101,7 +101,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
             <Answer of={whole}>{() => <Loading />}</Answer>
           )}
         </div>
-        <Margin handout={handout} row={row}>
+        <Margin handout={handout} row={row} outbox={outboxOf(person.id)}>
           <Button onClick={() => open(next)} disabled={!next} className="w-full">
             Next copy →
           </Button>
