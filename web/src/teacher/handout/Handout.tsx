@@ -105,7 +105,7 @@ function Row({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
         </Link>
       </td>
       <td className="py-2 pr-4" data-state={copy.state}>
-        <span className="inline-flex flex-wrap items-center gap-x-3">
+        <span className="inline-flex flex-wrap items-center gap-x-3 align-middle">
           <StateTag state={copy.state} />
           {copy.round > 1 && <span className="text-ink-soft">round {copy.round}</span>}
           {copy.markingBegan && copy.state === 'handed in' && <span className="text-madder">written on</span>}
