@@ -40,7 +40,7 @@ export function DemoPeople({ people }: { people: readonly Person[] }) {
         ))}
       </ul>
       <h3 className="mt-4 mb-2 text-lg">Students</h3>
-      <ul className="grid max-h-[42vh] grid-cols-2 gap-2 overflow-y-auto p-1 max-[460px]:grid-cols-1">
+      <ul className="grid max-h-[42vh] grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-2 overflow-y-auto p-1">
         {students.map((person) => (
           <PersonLinks key={person.id} person={person} />
         ))}
