@@ -168,7 +168,10 @@ function AddStudents({
     refresh(classId)
   })
   return (
-    <ActForm onAct={run} className="flex flex-col gap-3 rounded-md border border-rule bg-card p-6 max-lg:order-first">
+    <ActForm
+      onAct={run}
+      className="flex flex-col gap-3 rounded-md border border-rule bg-card p-6 max-lg:order-first"
+    >
       <label className="flex flex-col gap-1 font-semibold">
         Add students
         <textarea
