@@ -1,10 +1,10 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
-import { pdfjsFolders } from './plugins/pdfjsFolders.ts'
+import { libraryFolders } from './plugins/libraryFolders.ts'
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), pdfjsFolders()],
+  plugins: [react(), tailwindcss(), libraryFolders()],
   worker: { format: 'es' },
   build: { target: 'es2022', chunkSizeWarningLimit: 1500 },
   server: {

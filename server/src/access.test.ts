@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { paperFile } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { Express } from 'express'
 import { makeApp } from './app.ts'
@@ -64,14 +65,24 @@ const ROUTES: Record<string, Rule> = {
     body: { title: 'Tides' },
     teacher: true,
   },
-  'POST /worksheets/:worksheet/pages': {
-    path: (lesson) => `/worksheets/${lesson.worksheet.id}/pages`,
+  'PUT /worksheets/:worksheet/sheet': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/sheet`,
+    body: { revision: 99, order: [randomUUID()], pages: [] },
     teacher: true,
   },
-  'DELETE /worksheets/:worksheet/pages/:page': {
-    path: (lesson) => `/worksheets/${lesson.worksheet.id}/pages/${randomUUID()}`,
+  'POST /worksheets/:worksheet/files': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/files`,
     teacher: true,
   },
+  'POST /worksheets/:worksheet/pictures': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/pictures`,
+    teacher: true,
+  },
+  'POST /worksheets/:worksheet/duplicate': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/duplicate`,
+    teacher: true,
+  },
+  'POST /formulas': { path: () => '/formulas', body: { latex: 'x' }, ...anyTeacher },
   'POST /worksheets/:worksheet/archive': {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}/archive`,
     teacher: true,
@@ -81,7 +92,7 @@ const ROUTES: Record<string, Rule> = {
     teacher: true,
   },
   'GET /files/:file': {
-    path: (lesson) => `/files/${lesson.worksheet.pages[0]!.paper.file}`,
+    path: (lesson) => `/files/${paperFile(lesson.worksheet.sheet.pages[0]!.paper)}`,
     ...anyStudent,
     teacher: true,
   },

@@ -9,6 +9,7 @@ import type { Context } from './context.ts'
 import { copyRoutes } from './copies/index.ts'
 import { fileRoutes } from './files/index.ts'
 import { handoutRoutes } from './handouts/index.ts'
+import { as } from './http/as.ts'
 import { answerErrors } from './http/errors.ts'
 import { sameOrigin } from './http/sameOrigin.ts'
 import { knowPerson, peopleRoutes } from './people/index.ts'
@@ -27,7 +28,10 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     await context.pool.query('SELECT 1')
     response.json({ alive: true })
   })
-  app.use('/api', session, knowPerson(context), sameOrigin, express.json({ limit: '200kb' }))
+  app.use('/api', session, knowPerson(context), sameOrigin)
+  // A worksheet's pages travel whole; everything else is small.
+  app.use('/api/worksheets', as('teacher'), express.json({ limit: '20mb' }))
+  app.use('/api', express.json({ limit: '200kb' }))
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store')
     next()

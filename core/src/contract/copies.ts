@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { worksheetPage } from '../worksheet/paper.ts'
+import { worksheetPage } from '../worksheet/page.ts'
 import { copyState } from './handouts.ts'
 
 /** Where a copy stands, as its student and its teacher may both know it. */

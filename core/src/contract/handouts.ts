@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { COPY_STATES } from '../handout/state.ts'
-import { worksheetPage } from '../worksheet/paper.ts'
+import { worksheetPage } from '../worksheet/page.ts'
 
 export const copyState = z.enum(COPY_STATES)
 

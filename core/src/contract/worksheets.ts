@@ -1,32 +1,65 @@
 import { z } from 'zod'
-import { worksheetPage } from '../worksheet/paper.ts'
+import { worksheetPage } from '../worksheet/page.ts'
+import { formulaDrawing } from '../worksheet/printed.ts'
+import { sheet } from '../worksheet/sheet.ts'
 
 export const worksheetTitle = z
   .string()
   .trim()
   .min(1, 'A worksheet needs a title.')
   .max(120, 'That title is too long.')
-export const renameWorksheet = z.object({ title: worksheetTitle })
+/** The unit that a worksheet stands in; empty: none. */
+export const unitName = z.string().trim().max(80, 'That name is too long.')
+export const renameWorksheet = z.object({ title: worksheetTitle.optional(), unit: unitName.optional() })
 
-/** The largest file taken, in bytes, and the most pages of one PDF. */
+/** The largest file taken, in bytes. */
 export const MOST_FILE_BYTES = 100 * 1024 * 1024
-export const MOST_PAGES = 500
 
 export const worksheetCard = z.object({
   id: z.uuid(),
   title: z.string(),
+  unit: z.string(),
   pageCount: z.number(),
   firstPage: worksheetPage.nullable(),
   changedAt: z.number(),
   timesHandedOut: z.number(),
+  archived: z.boolean(),
 })
 export type WorksheetCard = z.infer<typeof worksheetCard>
 
 export const worksheetWhole = z.object({
   id: z.uuid(),
   title: z.string(),
-  pages: z.array(worksheetPage),
+  unit: z.string(),
+  /** Counts the changes: one made to an older state is refused instead of undoing another's. */
+  revision: z.number().int(),
+  sheet,
   /** It has been handed out as it is: a change makes a new version and leaves the copies alone. */
   frozen: z.boolean(),
 })
 export type WorksheetWhole = z.infer<typeof worksheetWhole>
+
+/** A worksheet made from pages that are there already: from blank paper, a starter, another worksheet. */
+export const newWorksheet = z.object({ title: worksheetTitle, unit: unitName.default(''), sheet })
+
+/** What changed in preparation: every page's id in order, the pages that differ, and the rest where it differs. */
+export const sheetChange = z.object({
+  revision: z.number().int(),
+  order: z.array(z.uuid()).max(2000),
+  pages: z.array(worksheetPage).max(2000),
+  questions: sheet.shape.questions.optional(),
+  keys: sheet.shape.keys.optional(),
+  sets: sheet.shape.sets.optional(),
+})
+export type SheetChange = z.infer<typeof sheetChange>
+
+export const sheetKept = z.object({ revision: z.number().int(), frozen: z.boolean() })
+
+/** Pages made of files, to be put among a worksheet's. */
+export const pagesBroughtIn = z.object({ title: z.string(), pages: z.array(worksheetPage) })
+export const pictureBroughtIn = z.object({ file: z.string(), width: z.number(), height: z.number() })
+
+export const formulaAsked = z.object({
+  latex: z.string().trim().min(1).max(2000, 'That formula is too long.'),
+})
+export const formulaDrawn = formulaDrawing

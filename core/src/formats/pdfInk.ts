@@ -38,7 +38,8 @@ export function colourParts(colour: string): [red: number, green: number, blue: 
   return [(value >> 16) / 255, ((value >> 8) & 255) / 255, (value & 255) / 255]
 }
 
-function colourOperands(colour: string): string {
+/** A colour #rrggbb as three PDF operands. */
+export function colourOperands(colour: string): string {
   return colourParts(colour)
     .map((part) => part.toFixed(3))
     .join(' ')
@@ -46,4 +47,32 @@ function colourOperands(colour: string): string {
 
 function short(value: number): string {
   return (Math.round(value * 100) / 100).toString()
+}
+
+/** PDF operators for a path of absolute M, L, Q, C and Z; painting it is the caller's. */
+export function pathOperators(d: string): string {
+  const parts: string[] = []
+  let [x, y] = [0, 0]
+  for (const [, letter, inside] of d.matchAll(/([MLQCZ])([^MLQCZ]*)/g)) {
+    const n = (inside!.match(/-?[\d.]+/g) ?? []).map(Number)
+    if (letter === 'Z') {
+      parts.push('h')
+      continue
+    }
+    const step = letter === 'Q' ? 4 : letter === 'C' ? 6 : 2
+    for (let at = 0; at + step <= n.length; at += step) {
+      const points = n.slice(at, at + step)
+      const [toX, toY] = [points[step - 2]!, points[step - 1]!]
+      if (letter === 'Q') {
+        const [cx, cy] = [points[0]!, points[1]!]
+        const first = `${short(x + (2 / 3) * (cx - x))} ${short(y + (2 / 3) * (cy - y))}`
+        const second = `${short(toX + (2 / 3) * (cx - toX))} ${short(toY + (2 / 3) * (cy - toY))}`
+        parts.push(`${first} ${second} ${short(toX)} ${short(toY)} c`)
+      } else {
+        parts.push(`${points.map(short).join(' ')} ${letter === 'M' ? 'm' : letter === 'L' ? 'l' : 'c'}`)
+      }
+      ;[x, y] = [toX, toY]
+    }
+  }
+  return parts.join('\n')
 }

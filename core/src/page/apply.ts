@@ -1,4 +1,4 @@
-import type { Layer, SignedEvent } from './events.ts'
+import type { ItemChange, Layer, SignedEvent } from './events.ts'
 import type { Item } from './items.ts'
 
 /** An item as it lies on a page, with whose it is. `taken`: it was taken away and can be brought back. */
@@ -45,7 +45,12 @@ function applyInto(placed: Map<string, Placed>, event: SignedEvent): void {
   switch (event.act) {
     case 'add':
       for (const item of event.items) {
-        if (placed.has(item.id)) continue
+        if (placed.has(item.id)) {
+          // The one answer of a place, or a card, put there again by another device: the latest counts.
+          if (item.kind === 'answer' || item.kind === 'card')
+            rewrite(placed, item.id, event, (was) => ({ ...was, item, taken: false }))
+          continue
+        }
         placed.set(item.id, {
           item,
           layer: event.layer,
@@ -61,7 +66,7 @@ function applyInto(placed: Map<string, Placed>, event: SignedEvent): void {
         rewrite(placed, id, event, (was) => ({ ...was, taken: event.act === 'take' }))
       return
     case 'change':
-      rewrite(placed, event.item, event, (was) => ({ ...was, item: moved(was.item, event.set) }))
+      rewrite(placed, event.item, event, (was) => ({ ...was, item: changed(was.item, event.set) }))
   }
 }
 
@@ -84,8 +89,10 @@ export function mayTouch(event: Pick<SignedEvent, 'author' | 'layer' | 'round'>,
   )
 }
 
-function moved(item: Item, set: { x?: number | undefined; y?: number | undefined }): Item {
-  return item.kind === 'voice' ? { ...item, x: set.x ?? item.x, y: set.y ?? item.y } : item
+function changed(item: Item, set: ItemChange): Item {
+  if (item.kind === 'answer') return set.value ? { ...item, value: set.value } : item
+  if (item.kind === 'stroke') return item
+  return { ...item, x: set.x ?? item.x, y: set.y ?? item.y }
 }
 
 /** What can be seen on a page, in the order it was put there. */

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { item, madeId } from './items.ts'
+import { answerValue, item, madeId } from './items.ts'
 
 /** Whose marks: `work` the students', `help` the teacher's, seen at once, `feedback` the teacher's, seen when handed back. */
 export const layer = z.enum(['work', 'help', 'feedback'])
@@ -20,7 +20,12 @@ const common = {
 }
 
 /** What of an item can change after it was put down. */
-export const itemChange = z.strictObject({ x: z.number().optional(), y: z.number().optional() })
+export const itemChange = z.strictObject({
+  x: z.number().min(-10_000).max(100_000).optional(),
+  y: z.number().min(-10_000).max(100_000).optional(),
+  value: answerValue.optional(),
+})
+export type ItemChange = z.infer<typeof itemChange>
 
 /** Everything that can be done to a page, as the device tells it. */
 export const pageEvent = z.discriminatedUnion('act', [

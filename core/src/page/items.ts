@@ -22,19 +22,61 @@ export const stroke = z.strictObject({
   points: z.string().max(MOST_INK),
 })
 
+const place = z.number().min(-10_000).max(100_000)
+
 /** A voice note lying at x, y (points). `recording` names its sound; `seconds` is how long it is. */
 export const voiceNote = z.strictObject({
   id: madeId,
   kind: z.literal('voice'),
-  x: z.number().min(-10_000).max(100_000),
-  y: z.number().min(-10_000).max(100_000),
+  x: place,
+  y: place,
   recording: madeId,
   seconds: z.number().min(0).max(125),
 })
 
-/** Anything that people put on a page of a copy. */
-export const item = z.discriminatedUnion('kind', [stroke, voiceNote])
+/** What was answered at an answer place, or the values that a student slid on a plot, by parameter. */
+export const answerValue = z.union([
+  z.strictObject({ text: z.string().max(20_000) }),
+  z.strictObject({ options: z.array(madeId).max(30) }),
+  z.strictObject({ slid: z.record(z.string().regex(/^[a-z]$/), z.number().min(-1e6).max(1e6)) }),
+])
+export type AnswerValue = z.infer<typeof answerValue>
 
+/** The answer at a printed answer place. Its id comes from copy and place (page/answers.ts), so there is one. */
+export const answer = z.strictObject({
+  id: madeId,
+  kind: z.literal('answer'),
+  place: madeId,
+  value: answerValue,
+})
+
+/** Where a printed card lies now (its upper left corner), or one more card taken from a stack. */
+export const movedCard = z.strictObject({
+  id: madeId,
+  kind: z.literal('card'),
+  card: madeId,
+  x: place,
+  y: place,
+})
+
+/** A photo at a photo place, filling `width` by `height` points. `recording` names its bytes. */
+export const photoAnswer = z.strictObject({
+  id: madeId,
+  kind: z.literal('photo'),
+  place: madeId,
+  recording: madeId,
+  x: place,
+  y: place,
+  width: z.number().min(1).max(20_000),
+  height: z.number().min(1).max(20_000),
+})
+
+/** Anything that people put on a page of a copy. */
+export const item = z.discriminatedUnion('kind', [stroke, voiceNote, answer, movedCard, photoAnswer])
+
+export type Answer = z.infer<typeof answer>
+export type MovedCard = z.infer<typeof movedCard>
+export type PhotoAnswer = z.infer<typeof photoAnswer>
 export type Stroke = z.infer<typeof stroke>
 export type VoiceNote = z.infer<typeof voiceNote>
 export type Item = z.infer<typeof item>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { ruling } from './ruling.ts'
 
 /** The SHA-256 of a file's bytes, in hexadecimal: its name everywhere. */
 export const fileId = z.string().regex(/^[0-9a-f]{64}$/)
@@ -9,7 +10,8 @@ export type QuarterTurn = z.infer<typeof quarterTurn>
 
 /**
  * What a page is made of. A PDF page is named by its number (from 1) and seen through its crop box
- * (PDF user space, lower left and upper right corner) after its turn; `unit` is its UserUnit.
+ * (PDF user space, lower left and upper right corner) after its turn; `unit` is its UserUnit. A picture
+ * is seen after its EXIF turn and then its own.
  */
 export const paper = z.discriminatedUnion('kind', [
   z.object({
@@ -20,19 +22,11 @@ export const paper = z.discriminatedUnion('kind', [
     turn: quarterTurn,
     unit: z.number().positive(),
   }),
-  z.object({ kind: z.literal('picture'), file: fileId }),
+  z.object({ kind: z.literal('picture'), file: fileId, turn: quarterTurn.optional() }),
+  z.object({ kind: z.literal('ruled'), ruling }),
 ])
 export type Paper = z.infer<typeof paper>
 export type PdfPaper = Extract<Paper, { kind: 'pdf' }>
-
-/** One page of a worksheet: its size in points as it is seen, and its paper. */
-export const worksheetPage = z.object({
-  id: z.uuid(),
-  width: z.number().positive(),
-  height: z.number().positive(),
-  paper,
-})
-export type WorksheetPage = z.infer<typeof worksheetPage>
 
 /** The size in points at which a PDF page is seen: its crop box times its unit, turned. */
 export function seenSize(of: Pick<PdfPaper, 'box' | 'turn' | 'unit'>): { width: number; height: number } {
@@ -71,4 +65,18 @@ export function pictureSize(width: number, height: number): { width: number; hei
   const [across, down] = width > height ? [A4.long, A4.short] : [A4.short, A4.long]
   const scale = Math.min(across / width, down / height)
   return { width: width * scale, height: height * scale }
+}
+
+/** The map that first does `inner`, then `outer`. */
+export function joinAffine(outer: Affine, inner: Affine): Affine {
+  const [a, b, c, d, e, f] = outer
+  const [g, h, i, j, k, l] = inner
+  return [a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j, a * k + c * l + e, b * k + d * l + f]
+}
+
+/** The map back. Throws for a map that loses a direction. */
+export function invertAffine([a, b, c, d, e, f]: Affine): Affine {
+  const area = a * d - b * c
+  if (area === 0) throw new RangeError('this map cannot be inverted')
+  return [d / area, -b / area, -c / area, a / area, (c * f - d * e) / area, (b * e - a * f) / area]
 }

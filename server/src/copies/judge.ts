@@ -1,5 +1,6 @@
 import {
   type EventFate,
+  type Item,
   type Layer,
   mayWrite,
   type PageEvent,
@@ -9,11 +10,14 @@ import {
 } from '@hand-back/core'
 import type { CopyRecord } from './place.ts'
 
+/** The kinds of the printed items of each page, by their ids. */
+export type PrintedOn = ReadonlyMap<string, ReadonlyMap<string, string>>
+
 /** What must be known of a copy and of an event to judge it. */
 export interface Evidence {
   readonly copy: CopyRecord
   readonly role: Role
-  readonly pages: ReadonlySet<string>
+  readonly pages: PrintedOn
   /** Events with these ids that the database has already. */
   readonly there: ReadonlyMap<string, { copy: string; seq: number; round: number }>
   /** The recordings of this copy. */
@@ -35,18 +39,32 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
       : wrong(id, 'This belongs to another copy.')
   }
   if (!mayEver(evidence.role, event.layer)) return wrong(id, 'This is not yours to write on.')
-  if (!evidence.pages.has(event.page)) return wrong(id, 'This copy has no such page.')
+  const printed = evidence.pages.get(event.page)
+  if (!printed) return wrong(id, 'This copy has no such page.')
   if (event.act === 'add') {
     const ink = event.items.filter((item): item is Stroke => item.kind === 'stroke')
     if (ink.some((stroke) => readInk(stroke.points) === undefined))
       return wrong(id, 'This ink cannot be read.')
-    const voices = event.items.flatMap((item) => (item.kind === 'voice' ? [item.recording] : []))
-    if (voices.some((recording) => !evidence.recordings.has(recording)))
-      return wrong(id, 'This voice note has no sound.')
+    const recorded = event.items.flatMap((item) => ('recording' in item ? [item.recording] : []))
+    if (recorded.some((recording) => !evidence.recordings.has(recording)))
+      return wrong(id, 'This recording has not arrived.')
+    if (!event.items.every((item) => belongs(item, event.layer, printed)))
+      return wrong(id, 'This page has no such place for an answer.')
   }
   return mayWrite(evidence.role, evidence.copy, event.layer)
     ? undefined
     : { id, fate: 'closed', why: CLOSED[evidence.role] }
+}
+
+/** Whether what an answer answers is there: the page has that place, card or plot. */
+function belongs(item: Item, layer: Layer, printed: ReadonlyMap<string, string>): boolean {
+  if (item.kind === 'stroke' || item.kind === 'voice') return true
+  if (layer !== 'work') return false
+  if (item.kind === 'card') return printed.get(item.card) === 'card'
+  const kind = printed.get(item.place)
+  if (item.kind === 'photo') return kind === 'photo'
+  if ('text' in item.value) return kind === 'typed'
+  return kind === ('options' in item.value ? 'choice' : 'plot')
 }
 
 function mayEver(role: Role, layer: Layer): boolean {

@@ -9,7 +9,7 @@ import {
 import type pg from 'pg'
 import type { Context } from '../context.ts'
 import { notHere } from '../http/as.ts'
-import { type Evidence, judge } from './judge.ts'
+import { type Evidence, judge, type PrintedOn } from './judge.ts'
 import { type CopyRecord, roleIn } from './place.ts'
 import { toStored } from './storedEvent.ts'
 
@@ -44,7 +44,7 @@ const LANES = 2
  */
 export class Keeper {
   readonly #context: Context
-  readonly #pages = new Map<string, Promise<Set<string>>>()
+  readonly #pages = new Map<string, Promise<PrintedOn>>()
   #waiting: Request[] = []
   #busy = 0
 
@@ -164,17 +164,28 @@ export class Keeper {
   }
 
   /** The pages of a frozen version never change: looked up once. */
-  async #pagesOf(versionId: string): Promise<Set<string>> {
+  async #pagesOf(versionId: string): Promise<PrintedOn> {
     let pages = this.#pages.get(versionId)
     if (!pages) {
-      pages = this.#context.pool
-        .query('SELECT id FROM worksheet_page WHERE version_id = $1', [versionId])
-        .then(({ rows }) => new Set(rows.map((row) => row.id as string)))
+      pages = this.#context.pool.query(PRINTED_ON, [versionId]).then(({ rows }) => readPrintedOn(rows))
       pages.catch(() => this.#pages.delete(versionId))
       this.#pages.set(versionId, pages)
     }
     return pages
   }
+}
+
+const PRINTED_ON = `SELECT p.id, i->>'id' AS item, i->>'kind' AS kind FROM worksheet_page p
+  LEFT JOIN LATERAL jsonb_array_elements(p.printed) AS i ON true WHERE p.version_id = $1`
+
+function readPrintedOn(rows: readonly { id: string; item: string | null; kind: string }[]): PrintedOn {
+  const pages = new Map<string, Map<string, string>>()
+  for (const { id, item, kind } of rows) {
+    const items = pages.get(id) ?? new Map<string, string>()
+    if (item) items.set(item, kind)
+    pages.set(id, items)
+  }
+  return pages
 }
 
 // Held in order of id, so that two batches never wait for each other in a circle.
@@ -200,7 +211,7 @@ async function eventsThere(client: pg.PoolClient, ids: string[]) {
 
 async function recordingsOf(client: pg.PoolClient, batch: Request[]): Promise<Map<string, Set<string>>> {
   const voiced = batch.filter(({ events }) =>
-    events.some((event) => event.act === 'add' && event.items.some((item) => item.kind === 'voice')),
+    events.some((event) => event.act === 'add' && event.items.some((item) => 'recording' in item)),
   )
   const found = new Map<string, Set<string>>()
   if (voiced.length === 0) return found

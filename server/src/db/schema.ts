@@ -1,8 +1,9 @@
-import type { CopyState, Layer, Paper } from '@hand-back/core'
+import type { Box, CopyState, Layer, Paper, PrintedItem, Sheet } from '@hand-back/core'
 import {
   boolean,
   customType,
   doublePrecision,
+  foreignKey,
   index,
   integer,
   jsonb,
@@ -76,6 +77,10 @@ export const worksheets = pgTable('worksheet', {
     .notNull()
     .references(() => people.id),
   title: text().notNull(),
+  /** Empty: in no unit. */
+  unit: text().notNull().default(''),
+  /** Counts the changes of its pages. */
+  revision: integer().notNull().default(0),
   changedAt: moment('changed_at').notNull().defaultNow(),
   archivedAt: moment('archived_at'),
 })
@@ -90,11 +95,15 @@ export const worksheetVersions = pgTable(
       .references(() => worksheets.id),
     number: integer().notNull(),
     frozenAt: moment('frozen_at'),
+    questions: jsonb().$type<Sheet['questions']>().notNull().default([]),
+    /** Right answers, by answer place. Never sent to students. */
+    keys: jsonb().$type<Sheet['keys']>().notNull().default({}),
+    sets: jsonb().$type<Sheet['sets']>().notNull().default([]),
   },
   (table) => [unique().on(table.worksheetId, table.number)],
 )
 
-/** One page of a version. `file` repeats the paper's file so that access can be looked up by it. */
+/** One page of a version: its paper, and what is printed on it from below. */
 export const worksheetPages = pgTable(
   'worksheet_page',
   {
@@ -106,9 +115,46 @@ export const worksheetPages = pgTable(
     width: doublePrecision().notNull(),
     height: doublePrecision().notNull(),
     paper: jsonb().$type<Paper>().notNull(),
-    file: text().references(() => files.sha256),
+    paperBox: jsonb('paper_box').$type<Box>(),
+    printed: jsonb().$type<PrintedItem[]>().notNull().default([]),
+    /** For some sets of students; null: for everyone. */
+    sets: jsonb().$type<string[]>(),
   },
-  (table) => [primaryKey({ columns: [table.versionId, table.id] }), index().on(table.file)],
+  (table) => [primaryKey({ columns: [table.versionId, table.id] })],
+)
+
+/** The files that a page shows: who may see the page may have them. */
+export const pageFiles = pgTable(
+  'page_file',
+  {
+    versionId: uuid('version_id').notNull(),
+    pageId: uuid('page_id').notNull(),
+    file: text()
+      .notNull()
+      .references(() => files.sha256),
+  },
+  (table) => [
+    primaryKey({ columns: [table.versionId, table.pageId, table.file] }),
+    foreignKey({
+      columns: [table.versionId, table.pageId],
+      foreignColumns: [worksheetPages.versionId, worksheetPages.id],
+    }).onDelete('cascade'),
+    index().on(table.file),
+  ],
+)
+
+/** The files that were brought in for a worksheet, shown on a page or not: its teacher may use them. */
+export const worksheetFiles = pgTable(
+  'worksheet_file',
+  {
+    worksheetId: uuid('worksheet_id')
+      .notNull()
+      .references(() => worksheets.id),
+    file: text()
+      .notNull()
+      .references(() => files.sha256),
+  },
+  (table) => [primaryKey({ columns: [table.worksheetId, table.file] }), index().on(table.file)],
 )
 
 /** One giving of a worksheet version to a class. `request` is the device's id for the press of the button. */

@@ -8,20 +8,19 @@ import { sendFile } from './serve.ts'
 import { findFile } from './store.ts'
 
 /**
- * Whether a person may read a worksheet's file: its pages stand on a worksheet of theirs, or on one of
- * which they received a copy.
+ * Whether a person may read a worksheet's file: they brought it in for a worksheet of theirs, or it is
+ * shown on a page of a copy that they received.
  */
 async function mayReadPaper(db: Queries, person: Person, sha256: string): Promise<boolean> {
   const found =
     person.role === 'teacher'
       ? await db.execute(sql`
-          SELECT 1 FROM worksheet_page p JOIN worksheet_version v ON v.id = p.version_id
-          JOIN worksheet w ON w.id = v.worksheet_id
-          WHERE p.file = ${sha256} AND w.teacher_id = ${person.id} LIMIT 1`)
+          SELECT 1 FROM worksheet_file f JOIN worksheet w ON w.id = f.worksheet_id
+          WHERE f.file = ${sha256} AND w.teacher_id = ${person.id} LIMIT 1`)
       : await db.execute(sql`
-          SELECT 1 FROM worksheet_page p JOIN handout h ON h.version_id = p.version_id
+          SELECT 1 FROM page_file f JOIN handout h ON h.version_id = f.version_id
           JOIN copy c ON c.handout_id = h.id
-          WHERE p.file = ${sha256} AND c.student_id = ${person.id} LIMIT 1`)
+          WHERE f.file = ${sha256} AND c.student_id = ${person.id} LIMIT 1`)
   return found.rows.length > 0
 }
 

@@ -114,7 +114,7 @@ export async function dropFile(db: Queries, sha256: string): Promise<void> {
   await db.execute(sql`
     WITH gone AS (
       DELETE FROM file f WHERE f.sha256 = ${sha256}
-        AND NOT EXISTS (SELECT 1 FROM worksheet_page p WHERE p.file = f.sha256)
+        AND NOT EXISTS (SELECT 1 FROM worksheet_file w WHERE w.file = f.sha256)
         AND NOT EXISTS (SELECT 1 FROM recording r WHERE r.file = f.sha256)
       RETURNING body)
     DELETE FROM file_chunk c USING gone WHERE c.body = gone.body`)

@@ -11,7 +11,7 @@ import { ownClass, rosterOf } from '../classes/index.ts'
 import type { Database, Queries } from '../db/connect.ts'
 import { classes, copies, handouts, people, worksheetPages, worksheetVersions } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
-import { newestVersion, ownWorksheet } from '../worksheets/index.ts'
+import { newestVersion, ownWorksheet, PAGE_AS_JSON } from '../worksheets/index.ts'
 
 const millis = (moment: Date | null) => moment?.getTime() ?? null
 
@@ -146,8 +146,7 @@ export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[
     SELECT c.id AS copy, h.title, k.name AS "className", h.instructions,
       extract(epoch FROM h.due_at) * 1000 AS "dueAt", c.state, c.round,
       (SELECT count(*)::int FROM worksheet_page p WHERE p.version_id = h.version_id) AS "pageCount",
-      (SELECT json_build_object('id', p.id, 'width', p.width, 'height', p.height, 'paper', p.paper)
-         FROM worksheet_page p WHERE p.version_id = h.version_id ORDER BY p.position LIMIT 1) AS "firstPage"
+      (SELECT ${PAGE_AS_JSON} FROM worksheet_page p WHERE p.version_id = h.version_id ORDER BY p.position LIMIT 1) AS "firstPage"
     FROM copy c JOIN handout h ON h.id = c.handout_id JOIN class k ON k.id = h.class_id
     WHERE c.student_id = ${studentId} ORDER BY h.handed_out_at DESC`)
   return rows.map((row) => ({

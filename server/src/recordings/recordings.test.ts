@@ -60,7 +60,7 @@ test('what is no sound, too much, or nothing is refused and leaves nothing', asy
   const before = await chunks()
   await expect(
     visitor.put(path(copy, randomUUID()), Buffer.from('<script>alert(1)</script>')),
-  ).rejects.toThrow(/not a sound/)
+  ).rejects.toThrow(/neither a sound/)
   await expect(visitor.put(path(copy, randomUUID()), new Uint8Array(9 * 1024 * 1024))).rejects.toThrow(
     /larger than 8 MB/,
   )

@@ -1,12 +1,18 @@
 import { MOST_VOICE_BYTES, Refused } from '@hand-back/core'
 import { eq } from 'drizzle-orm'
 import { type RequestHandler, Router } from 'express'
+import sharp from 'sharp'
 import type { Context } from '../context.ts'
 import { copyFor } from '../copies/index.ts'
 import { recordings } from '../db/schema.ts'
-import { dropFile, findFile, sendFile, storeFile } from '../files/index.ts'
+import { dropFile, findFile, type StoredFile, sendFile, storeFile, wholeFile } from '../files/index.ts'
 import { as, notHere, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
+
+/** Photos come from the device as it made them smaller; nothing else can be shown. */
+const PHOTOS = new Set(['image/jpeg', 'image/png', 'image/webp'])
+/** A photo of more pixels than this was not made smaller by our page. */
+const MOST_PIXELS = 30_000_000
 
 // What recorders write: the containers look the same with and without pictures.
 const SOUNDS: Record<string, string> = {
@@ -24,7 +30,7 @@ const SOUNDS: Record<string, string> = {
 export function recordingRoutes({ db }: Context): Router {
   const router = Router()
 
-  /** The sound comes before the note that lies on the page. The id is the device's: sending twice keeps once. */
+  /** The sound or photo comes before what lies on the page. The id is the device's: sending twice keeps once. */
   const keepSound: RequestHandler = async (request, response) => {
     const person = whoAsks(request)
     const { copy } = await copyFor(db, person, idIn(request, 'copy'))
@@ -33,9 +39,9 @@ export function recordingRoutes({ db }: Context): Router {
     if (there && (there.copyId !== copy.id || there.authorId !== person.id)) throw notHere()
     if (!there) {
       const file = await storeFile(db, request, MOST_VOICE_BYTES)
-      if (!SOUNDS[file.type]) {
+      if (!SOUNDS[file.type] && !(await isPhoto(db, file))) {
         await dropFile(db, file.sha256)
-        throw new Refused('This is not a sound that can be played.', 422)
+        throw new Refused('This is neither a sound that can be played nor a photo.', 422)
       }
       await db
         .insert(recordings)
@@ -57,4 +63,13 @@ export function recordingRoutes({ db }: Context): Router {
     await sendFile(db, request, response, { ...file, type: SOUNDS[file.type] ?? file.type })
   })
   return router
+}
+
+async function isPhoto(db: Context['db'], file: StoredFile): Promise<boolean> {
+  if (!PHOTOS.has(file.type)) return false
+  const picture = sharp(await wholeFile(db, file.sha256), { limitInputPixels: MOST_PIXELS })
+  return picture.stats().then(
+    () => true,
+    () => false,
+  )
 }

@@ -64,10 +64,11 @@ export class Visitor {
   post = async <T>(path: string, body: unknown = {}) => this.#answer<T>(await this.send('POST', path, body))
   patch = async <T>(path: string, body: unknown) => this.#answer<T>(await this.send('PATCH', path, body))
   delete = async <T>(path: string) => this.#answer<T>(await this.send('DELETE', path))
-  put = async <T>(path: string, body: Uint8Array) => this.#answer<T>(await this.send('PUT', path, body))
+  put = async <T>(path: string, body: unknown) => this.#answer<T>(await this.send('PUT', path, body))
 
-  async upload<T>(path: string, name: string, bytes: Uint8Array): Promise<T> {
+  async upload<T>(path: string, name: string, bytes: Uint8Array, password?: string): Promise<T> {
     const form = new FormData()
+    if (password !== undefined) form.append('password', password)
     form.append('file', new Blob([bytes as Uint8Array<ArrayBuffer>]), name)
     return this.#answer<T>(await this.send('POST', path, form))
   }

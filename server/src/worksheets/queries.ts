@@ -1,32 +1,35 @@
-import {
-  MOST_PAGES,
-  Refused,
-  type WorksheetCard,
-  type WorksheetPage,
-  type WorksheetWhole,
-} from '@hand-back/core'
+import type { WorksheetCard, WorksheetPage, WorksheetWhole } from '@hand-back/core'
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
-import type { Database, Queries } from '../db/connect.ts'
+import type { Queries } from '../db/connect.ts'
 import { worksheetPages, worksheets, worksheetVersions } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
 
-/** The teacher's worksheets that are not archived, newest change first. */
-export async function worksheetsOf(db: Queries, teacherId: string): Promise<WorksheetCard[]> {
+/** A page as JSON, for questions that fetch it along with other things; `p` is its row. */
+export const PAGE_AS_JSON = sql.raw(`json_strip_nulls(json_build_object('id', p.id, 'width', p.width,
+  'height', p.height, 'paperBox', p.paper_box, 'sets', p.sets))::jsonb
+  || jsonb_build_object('paper', p.paper, 'printed', p.printed)`)
+
+/** The teacher's worksheets, newest change first: those on the shelf, or those put away. */
+export async function worksheetsOf(
+  db: Queries,
+  teacherId: string,
+  archived: boolean,
+): Promise<WorksheetCard[]> {
   const { rows } = await db.execute(sql`
-    SELECT w.id, w.title, extract(epoch FROM w.changed_at) * 1000 AS "changedAt",
+    SELECT w.id, w.title, w.unit, w.archived_at IS NOT NULL AS archived,
+      extract(epoch FROM w.changed_at) * 1000 AS "changedAt",
       (SELECT count(*)::int FROM worksheet_page p WHERE p.version_id = v.id) AS "pageCount",
-      (SELECT json_build_object('id', p.id, 'width', p.width, 'height', p.height, 'paper', p.paper)
-         FROM worksheet_page p WHERE p.version_id = v.id ORDER BY p.position LIMIT 1) AS "firstPage",
+      (SELECT ${PAGE_AS_JSON} FROM worksheet_page p WHERE p.version_id = v.id ORDER BY p.position LIMIT 1) AS "firstPage",
       (SELECT count(*)::int FROM handout h JOIN worksheet_version hv ON hv.id = h.version_id
          WHERE hv.worksheet_id = w.id) AS "timesHandedOut"
     FROM worksheet w
     JOIN LATERAL (SELECT id FROM worksheet_version WHERE worksheet_id = w.id ORDER BY number DESC LIMIT 1) v ON true
-    WHERE w.teacher_id = ${teacherId} AND w.archived_at IS NULL
+    WHERE w.teacher_id = ${teacherId} AND (w.archived_at IS NOT NULL) = ${archived}
     ORDER BY w.changed_at DESC`)
   return rows.map((row) => ({ ...row, changedAt: Number(row.changedAt) })) as unknown as WorksheetCard[]
 }
 
-/** The teacher's worksheet. Throws `Refused` (404) for one that is not theirs. */
+/** The teacher's worksheet on the shelf. Throws `Refused` (404) for one that is not theirs. */
 export async function ownWorksheet(db: Queries, teacherId: string, id: string) {
   const [found] = await db
     .select()
@@ -48,91 +51,42 @@ export async function newestVersion(db: Queries, worksheetId: string) {
 }
 
 /** The pages of a version, in order. */
-export function pagesOf(db: Queries, versionId: string): Promise<WorksheetPage[]> {
-  return db
-    .select({
-      id: worksheetPages.id,
-      width: worksheetPages.width,
-      height: worksheetPages.height,
-      paper: worksheetPages.paper,
-    })
+export async function pagesOf(db: Queries, versionId: string): Promise<WorksheetPage[]> {
+  const rows = await db
+    .select()
     .from(worksheetPages)
     .where(eq(worksheetPages.versionId, versionId))
     .orderBy(asc(worksheetPages.position))
+  return rows.map(({ id, width, height, paper, paperBox, printed, sets }) => ({
+    id,
+    width,
+    height,
+    paper,
+    printed,
+    ...(paperBox ? { paperBox } : {}),
+    ...(sets ? { sets } : {}),
+  }))
 }
 
 export async function wholeWorksheet(db: Queries, teacherId: string, id: string): Promise<WorksheetWhole> {
-  const worksheet = await ownWorksheet(db, teacherId, id)
-  const version = await newestVersion(db, id)
-  return {
-    id,
-    title: worksheet.title,
-    pages: await pagesOf(db, version.id),
-    frozen: version.frozenAt !== null,
-  }
+  const { title, unit, revision } = await ownWorksheet(db, teacherId, id)
+  const { id: versionId, frozenAt, questions, keys, sets } = await newestVersion(db, id)
+  const pages = await pagesOf(db, versionId)
+  return { id, title, unit, revision, frozen: frozenAt !== null, sheet: { pages, questions, keys, sets } }
 }
 
-export async function makeWorksheet(
-  db: Database,
-  teacherId: string,
-  title: string,
-  pages: readonly WorksheetPage[],
-): Promise<WorksheetWhole> {
-  refuseTooMany(pages)
-  return db.transaction(async (tx) => {
-    const [worksheet] = await tx.insert(worksheets).values({ teacherId, title }).returning()
-    const [version] = await tx
-      .insert(worksheetVersions)
-      .values({ worksheetId: worksheet!.id, number: 1 })
-      .returning()
-    await insertPages(tx, version!.id, pages)
-    return { id: worksheet!.id, title, pages: [...pages], frozen: false }
-  })
-}
-
-/** Makes the worksheet have these pages. One that was handed out gets a new version; its copies stay as they are. */
-export async function setPages(
-  db: Database,
+/** Gives a worksheet another title, or puts it in another unit. */
+export async function rename(
+  db: Queries,
   teacherId: string,
   id: string,
-  change: (pages: WorksheetPage[]) => readonly WorksheetPage[],
-): Promise<WorksheetWhole> {
-  return db.transaction(async (tx) => {
-    const { title } = await ownWorksheet(tx, teacherId, id)
-    await tx.execute(sql`SELECT 1 FROM worksheet WHERE id = ${id} FOR UPDATE`)
-    const newest = await newestVersion(tx, id)
-    const pages = change(await pagesOf(tx, newest.id))
-    if (pages.length === 0) throw new Refused('A worksheet keeps at least one page.', 422)
-    refuseTooMany(pages)
-    const versionId = newest.frozenAt ? await nextVersion(tx, id, newest.number) : newest.id
-    await tx.delete(worksheetPages).where(eq(worksheetPages.versionId, versionId))
-    await insertPages(tx, versionId, pages)
-    await tx.update(worksheets).set({ changedAt: sql`now()` }).where(eq(worksheets.id, id))
-    return { id, title, pages: [...pages], frozen: false }
-  })
-}
-
-async function nextVersion(tx: Queries, worksheetId: string, number: number): Promise<string> {
-  const [version] = await tx
-    .insert(worksheetVersions)
-    .values({ worksheetId, number: number + 1 })
-    .returning()
-  return version!.id
-}
-
-async function insertPages(tx: Queries, versionId: string, pages: readonly WorksheetPage[]): Promise<void> {
-  await tx
-    .insert(worksheetPages)
-    .values(pages.map((page, position) => ({ ...page, versionId, position, file: page.paper.file })))
-}
-
-function refuseTooMany(pages: readonly WorksheetPage[]): void {
-  if (pages.length > MOST_PAGES) throw new Refused(`A worksheet has at most ${MOST_PAGES} pages.`, 422)
-}
-
-export async function renameTo(db: Queries, teacherId: string, id: string, title: string): Promise<void> {
+  to: { title?: string | undefined; unit?: string | undefined },
+): Promise<void> {
   await ownWorksheet(db, teacherId, id)
-  await db.update(worksheets).set({ title, changedAt: sql`now()` }).where(eq(worksheets.id, id))
+  await db
+    .update(worksheets)
+    .set({ ...to, changedAt: sql`now()` })
+    .where(eq(worksheets.id, id))
 }
 
 /** Takes a worksheet off the shelf, or puts it back. What was handed out stays. */

@@ -3,7 +3,7 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 
 /** What a PDF page is, without its file. */
 export type ReadPage = Omit<PdfPaper, 'kind' | 'file'>
-export type ReadPdf = { pages: ReadPage[] } | { refused: string }
+export type ReadPdf = { pages: ReadPage[] } | { refused: string } | { locked: true }
 
 /** A whole PDF says so in its last bytes (ISO 32000-2, 7.5.5); two kilobytes allow for what senders append. */
 const END_WITHIN = 2048
@@ -45,11 +45,7 @@ export async function readPdf(bytes: Uint8Array): Promise<ReadPdf> {
     }
     return pages.length > 0 ? { pages } : { refused: 'This PDF has no pages.' }
   } catch (error) {
-    if ((error as Error).name === 'PasswordException') {
-      return {
-        refused: 'This PDF is locked with a password. Save it without the password, then bring that in.',
-      }
-    }
+    if ((error as Error).name === 'PasswordException') return { locked: true }
     return { refused: 'This PDF is damaged and cannot be read.' }
   } finally {
     await loading.destroy()

@@ -1,4 +1,10 @@
-import type { WorksheetCard, WorksheetWhole } from '@hand-back/core'
+import {
+  paperFile,
+  type SheetChange,
+  type WorksheetCard,
+  type WorksheetPage,
+  type WorksheetWhole,
+} from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import sharp from 'sharp'
 import { makePdf } from '../test/makePdf.ts'
@@ -36,7 +42,10 @@ describe('bringing in a PDF', () => {
       { turn: 270, crop: [50, 60, 300, 400] },
       { turn: 180, crop: [0, 0, 200, 100] },
     ])
-    const { title, pages } = await bringIn('Reading_a tide  table.PDF', pdf)
+    const {
+      title,
+      sheet: { pages },
+    } = await bringIn('Reading_a tide  table.PDF', pdf)
     expect(title).toBe('Reading a tide table')
     expect(pages.map(({ width, height }) => [width, height])).toEqual([
       [595, 842],
@@ -50,12 +59,14 @@ describe('bringing in a PDF', () => {
 
   test('keeps the bytes as they came, once, and serves parts of them', async () => {
     const pdf = await makePdf([{}, {}, {}])
-    const { pages } = await bringIn('a.pdf', pdf)
+    const {
+      sheet: { pages },
+    } = await bringIn('a.pdf', pdf)
     const before = await rowsThere()
     await bringIn('the same again.pdf', pdf)
     const after = await rowsThere()
     expect([after.file, after.file_chunk]).toEqual([before.file, before.file_chunk])
-    const path = `/files/${pages[0]!.paper.file}`
+    const path = `/files/${paperFile(pages[0]!.paper)}`
     const whole = await teacher.send('GET', path)
     expect(whole.headers.get('content-type')).toBe('application/pdf')
     expect(whole.headers.get('content-security-policy')).toMatch(/sandbox/)
@@ -82,9 +93,11 @@ describe('bringing in a PDF', () => {
     })
       .png()
       .toBuffer()
-    const { pages } = await bringIn('noise.png', noise)
+    const {
+      sheet: { pages },
+    } = await bringIn('noise.png', noise)
     expect(noise.length).toBeGreaterThan(2_000_000)
-    const path = `/files/${pages[0]!.paper.file}`
+    const path = `/files/${paperFile(pages[0]!.paper)}`
     const from = 256 * 1024 - 5
     const part = await teacher.send('GET', path, undefined, { range: `bytes=${from}-${from + 9}` })
     expect(Buffer.from(await part.arrayBuffer())).toEqual(noise.subarray(from, from + 10))
@@ -147,7 +160,9 @@ describe('pictures', () => {
       const bytes = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#1b6e68' } })
         [format]()
         .toBuffer()
-      const { pages } = await bringIn(`bay.${format}`, bytes)
+      const {
+        sheet: { pages },
+      } = await bringIn(`bay.${format}`, bytes)
       expect(pages).toHaveLength(1)
       expect(pages[0]!.width).toBeCloseTo(841.89, 1)
       expect(pages[0]!.height).toBeCloseTo(420.9, 0)
@@ -158,37 +173,54 @@ describe('pictures', () => {
       .withMetadata({ orientation: 6 })
       .jpeg()
       .toBuffer()
-    const [page] = (await bringIn('photo.jpg', bytes)).pages
+    const [page] = (await bringIn('photo.jpg', bytes)).sheet.pages
     expect(page!.height).toBeGreaterThan(page!.width)
   })
+})
+
+/** A change that leaves these pages, in this order. */
+const leaving = (
+  { sheet, revision }: WorksheetWhole,
+  keep: (page: WorksheetPage) => boolean,
+): SheetChange => ({
+  revision,
+  order: sheet.pages.filter(keep).map(({ id }) => id),
+  pages: [],
 })
 
 describe('a worksheet', () => {
   test('that was handed out is changed in a new version; the copies stay as they are', async () => {
     const { teacher: marit, worksheet, students } = await startLesson(school, 1, await makePdf([{}, {}]))
-    const [first, second] = worksheet.pages
-    const without = await marit.delete<WorksheetWhole>(`/worksheets/${worksheet.id}/pages/${first!.id}`)
-    expect(without.pages.map(({ id }) => id)).toEqual([second!.id])
-    expect(without.frozen).toBe(false)
+    const [first, second] = worksheet.sheet.pages
+    const path = `/worksheets/${worksheet.id}`
+    await marit.put(
+      `${path}/sheet`,
+      leaving(worksheet, ({ id }) => id !== first!.id),
+    )
+    const now = await marit.get<WorksheetWhole>(path)
+    expect(now.sheet.pages.map(({ id }) => id)).toEqual([second!.id])
+    expect(now.frozen).toBe(false)
     const copy = await students[0]!.visitor.get<{ pages: { id: string }[] }>(`/copies/${students[0]!.copy}`)
     expect(copy.pages.map(({ id }) => id)).toEqual([first!.id, second!.id])
-    await expect(marit.delete(`/worksheets/${worksheet.id}/pages/${second!.id}`)).rejects.toThrow(
-      /at least one page/,
-    )
+    await expect(
+      marit.put(
+        `${path}/sheet`,
+        leaving(now, () => false),
+      ),
+    ).rejects.toThrow(/at least one page/)
   })
-  test('takes more pages, a new name, and can be put away and brought back', async () => {
+
+  test('takes a new name and unit, is duplicated, put away and brought back', async () => {
     const { id } = await bringIn('first.pdf', await makePdf())
-    const more = await teacher.upload<WorksheetWhole>(
-      `/worksheets/${id}/pages`,
-      'more.pdf',
-      await makePdf([{}, {}]),
-    )
-    expect(more.pages).toHaveLength(3)
-    await teacher.patch(`/worksheets/${id}`, { title: '  Bearings across the bay ' })
-    const titles = async () => (await teacher.get<WorksheetCard[]>('/worksheets')).map(({ title }) => title)
+    await teacher.patch(`/worksheets/${id}`, { title: '  Bearings across the bay ', unit: 'Tides' })
+    const again = await teacher.post<WorksheetWhole>(`/worksheets/${id}/duplicate`)
+    expect(again).toMatchObject({ title: 'Bearings across the bay, again', unit: 'Tides' })
+    const titles = async (which = '') =>
+      (await teacher.get<WorksheetCard[]>(`/worksheets${which}`)).map(({ title }) => title)
     expect(await titles()).toContain('Bearings across the bay')
     await teacher.post(`/worksheets/${id}/archive`)
     expect(await titles()).not.toContain('Bearings across the bay')
+    expect(await titles('?archived=yes')).toEqual(['Bearings across the bay'])
     await teacher.post(`/worksheets/${id}/bring-back`)
     expect(await titles()).toContain('Bearings across the bay')
   })

@@ -40,10 +40,12 @@ export async function flattenFigures(): Promise<Figure[]> {
       turn: 0,
       unit: 1,
     },
+    printed: [],
   }))
   const strokes = handwriting(STROKES)
   const task: FlattenTask = {
     title: 'x',
+    copy: crypto.randomUUID(),
     pages: pages.map((page) => ({ page, items: strokes })),
     files: new Map([['a'.repeat(64), six]]),
   }

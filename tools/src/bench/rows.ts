@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { Readable } from 'node:stream'
-import type { Person, WorksheetPage } from '@hand-back/core'
+import { bareSheet, type Person, type WorksheetPage } from '@hand-back/core'
 import {
   bringIn,
   type Context,
   handOut,
   makeClass,
+  makeFromFiles,
   makeTeacher,
-  makeWorksheet,
   tables,
   takeStep,
 } from '@hand-back/server'
@@ -35,7 +35,7 @@ export async function furnishClass(context: Context, count: number, pageCount: n
     'Tides.pdf',
     Readable.from(Buffer.from(await makePdf(Array(pageCount).fill({})))),
   )
-  const worksheet = await makeWorksheet(db, teacher.id, title, pages)
+  const worksheet = await makeFromFiles(db, teacher.id, { title, unit: '', sheet: bareSheet(pages) })
   const give = () =>
     handOut(db, teacher.id, {
       request: randomUUID(),

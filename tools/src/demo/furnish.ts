@@ -13,8 +13,8 @@ import {
   hashSecret,
   Keeper,
   makeClass,
+  makeFromFiles,
   makeTeacher,
-  makeWorksheet,
   type Step,
   storeFile,
   tables,
@@ -35,6 +35,7 @@ import {
 } from './answers.ts'
 import { type Hand, seeded } from './hand.ts'
 import { CLASS_NAME, STUDENTS, TEACHER } from './people.ts'
+import { prepared } from './prepared.ts'
 
 const MADE = join(PROJECT, 'tools/src/demo/worksheets/made')
 const RECORDINGS = join(PROJECT, 'tools/src/demo/recordings')
@@ -156,7 +157,10 @@ class School {
       `${name}.pdf`,
       Readable.from(readFileSync(join(MADE, `${name}.pdf`))),
     )
-    return makeWorksheet(db, this.#teacher.id, title, pages)
+    const sheet = prepared(title, pages, () => this.#makeId())
+    const made = { title, unit: 'Tides and harbours', sheet }
+    const { id } = await makeFromFiles(db, this.#teacher.id, made)
+    return { id, pages: sheet.pages }
   }
 
   /** Hands a worksheet out to the whole class; hours count from now. */

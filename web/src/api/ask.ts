@@ -20,7 +20,7 @@ export function sentenceOf(error: unknown): string {
     : 'Something went wrong on this device. Reload the page to go on.'
 }
 
-type Method = 'GET' | 'POST' | 'PATCH' | 'DELETE'
+type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
 
 /** Asks the server and checks the answer against its schema. Throws `Problem`. */
 export async function ask<T>(answer: z.ZodType<T>, method: Method, path: string, body?: unknown): Promise<T> {
@@ -44,12 +44,13 @@ export async function putBytes(path: string, body: Blob): Promise<void> {
   readAnswer(z.unknown(), response.status, await response.text())
 }
 
-/** Sends files and tells how far it is, from 0 to 1. Throws `Problem`. */
+/** Sends files, with the password that opens them if there is one, and tells how far it is, from 0 to 1. Throws `Problem`. */
 export function upload<T>(
   answer: z.ZodType<T>,
   path: string,
   files: readonly File[],
   onProgress: (part: number) => void,
+  password?: string,
 ): Promise<T> {
   return new Promise((done, failed) => {
     const request = new XMLHttpRequest()
@@ -63,6 +64,8 @@ export function upload<T>(
       }
     }
     const form = new FormData()
+    // Before the files: it is needed when they arrive.
+    if (password !== undefined) form.append('password', password)
     for (const file of files) form.append('file', file)
     request.open('POST', apiUrl(path))
     request.send(form)

@@ -36,7 +36,8 @@ export const queries = {
   me: () => ({ ...got(['me'], person.nullable(), '/me'), staleTime: Number.POSITIVE_INFINITY }),
   classes: () => got(['classes'], z.array(classCard), '/classes'),
   class: (id: string) => got(['class', id], classWhole, `/classes/${id}`),
-  worksheets: () => got(['worksheets'], z.array(worksheetCard), '/worksheets'),
+  worksheets: (archived = false) =>
+    got(['worksheets', archived], z.array(worksheetCard), `/worksheets${archived ? '?archived=yes' : ''}`),
   worksheet: (id: string) => got(['worksheet', id], worksheetWhole, `/worksheets/${id}`),
   handouts: () => got(['handouts'], z.array(handoutCard), '/handouts'),
   handout: (id: string) => got(['handout', id], handoutWhole, `/handouts/${id}`),

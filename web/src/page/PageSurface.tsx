@@ -1,12 +1,17 @@
-import type { Stroke, WorksheetPage } from '@hand-back/core'
+import type { Mark, Stroke, WorksheetPage } from '@hand-back/core'
 import { HIGHLIGHTER_OPACITY } from '@hand-back/core'
-import { type ReactNode, useEffect, useRef, useState } from 'react'
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
+import { bitmapsFor } from './draw/bitmaps.ts'
 import { Surface, type Writing } from './Surface.ts'
 import type { View } from './view.ts'
 
 interface PageSurfaceProps {
   page: WorksheetPage
+  /** What is printed on the page and answered there. */
+  marks: readonly Mark[]
   strokes: readonly Stroke[]
+  /** Where the photos of a copy are to be had. */
+  photoUrl?: (recording: string) => string
   /** Left out: only to read. */
   writing: Writing | undefined
   label: string
@@ -19,7 +24,16 @@ interface PageSurfaceProps {
 const PEN_SEEN = 'pen seen'
 
 /** The page one writes on, in React. */
-export function PageSurface({ page, strokes, writing, label, onSurface, children }: PageSurfaceProps) {
+export function PageSurface({
+  page,
+  marks,
+  strokes,
+  photoUrl,
+  writing,
+  label,
+  onSurface,
+  children,
+}: PageSurfaceProps) {
   const host = useRef<HTMLDivElement>(null)
   const surface = useRef<Surface | null>(null)
   const [view, setView] = useState<View>({ scale: 1, x: 0, y: 0 })
@@ -53,6 +67,8 @@ export function PageSurface({ page, strokes, writing, label, onSurface, children
   }, [onSurface])
 
   useEffect(() => surface.current?.showPage(page), [page])
+  const bitmaps = useMemo(() => bitmapsFor(photoUrl), [photoUrl])
+  useEffect(() => surface.current?.showMarks(marks, bitmaps), [marks, bitmaps])
   useEffect(() => surface.current?.showStrokes(strokes), [strokes])
   useEffect(() => {
     if (surface.current) surface.current.writing = writing
@@ -63,8 +79,6 @@ export function PageSurface({ page, strokes, writing, label, onSurface, children
     <div className="relative min-w-0 flex-1 overflow-hidden bg-blotter select-none">
       <div
         ref={host}
-        role="img"
-        aria-label={label}
         className="absolute inset-0 overflow-hidden"
         style={{ cursor }}
         data-scale={view.scale.toFixed(4)}
@@ -82,7 +96,12 @@ export function PageSurface({ page, strokes, writing, label, onSurface, children
           }}
         />
         {/* A layer of its own: moving it draws nothing anew. */}
-        <div data-layer="stage" className="absolute inset-0 will-change-transform">
+        <div
+          data-layer="stage"
+          role="img"
+          aria-label={label}
+          className="absolute inset-0 will-change-transform"
+        >
           <canvas data-layer="paper" className="absolute inset-0" />
           <canvas
             data-layer="highlighter"
@@ -92,10 +111,10 @@ export function PageSurface({ page, strokes, writing, label, onSurface, children
           <canvas data-layer="ink" className="absolute inset-0" />
         </div>
         <canvas data-layer="wet" className="pointer-events-none absolute inset-0" />
+        {children && (
+          <div className="pointer-events-none absolute inset-0 overflow-hidden">{children(view)}</div>
+        )}
       </div>
-      {children && (
-        <div className="pointer-events-none absolute inset-0 overflow-hidden">{children(view)}</div>
-      )}
       {trouble && (
         <p
           role="alert"

@@ -1,6 +1,7 @@
 import {
   boundsOf,
   type InkPoint,
+  type Mark,
   overlap,
   type Stroke,
   strokePoints,
@@ -8,6 +9,7 @@ import {
   type WorksheetPage,
   worthKeeping,
 } from '@hand-back/core'
+import type { Bitmaps } from './draw/drawMarks.ts'
 import { InkCanvas } from './draw/InkCanvas.ts'
 import { PaperCanvas } from './draw/PaperCanvas.ts'
 import { strokePath } from './draw/strokePath.ts'
@@ -125,12 +127,22 @@ export class Surface implements Hand {
   /** Shows a page. The same page of another copy keeps place and zoom; another page begins at its top. */
   showPage(page: WorksheetPage): void {
     const before = this.#page
-    if (page.id === before?.id) return
-    this.#pointers.abandon()
+    if (page === before) return
     this.#page = page
-    const sameSize = before && before.width === page.width && before.height === page.height
+    const sameSize = before?.width === page.width && before.height === page.height
+    // The same page with something on it changed, in preparation.
+    if (page.id === before?.id && sameSize) {
+      this.#nextFrame()
+      return
+    }
+    this.#pointers.abandon()
     const view = sameSize ? { ...this.#view, y: fitView(page, this.#window).y } : fitView(page, this.#window)
     this.setView(panBy(view, 0, 0, page, this.#window), true)
+  }
+
+  /** Shows what is printed on the page and answered there, under the ink. */
+  showMarks(marks: readonly Mark[], bitmaps: Bitmaps): void {
+    this.#paper.showMarks(marks, bitmaps)
   }
 
   /** Shows these strokes, in this order. */
@@ -146,6 +158,13 @@ export class Surface implements Hand {
 
   get view(): View {
     return this.#view
+  }
+
+  /** The place of the page in the middle of what is seen, on the page. */
+  middle(): { x: number; y: number } {
+    const at = toPage(this.#view, { x: this.#window.width / 2, y: this.#window.height / 2 })
+    const { width = 0, height = 0 } = this.#page ?? {}
+    return { x: Math.min(Math.max(0, at.x), width), y: Math.min(Math.max(0, at.y), height) }
   }
 
   /** Fits the page to the window again. */

@@ -1,4 +1,6 @@
 import {
+  type AnswerValue,
+  answerId,
   type CopyLog,
   type CopyState,
   type CopyWhole,
@@ -15,6 +17,7 @@ import {
   noHistory,
   type PageEvent,
   type Person,
+  pageOf,
   receive,
   remember,
 } from '@hand-back/core'
@@ -38,6 +41,9 @@ export interface OpenCopy {
   readonly refused: string | undefined
 }
 
+/** What an open copy needs of the outbox. */
+export type CopyOutbox = Pick<Outbox, 'onFates' | 'waitingFor' | 'put' | 'release'>
+
 /** Missed news is asked for at least this often, in milliseconds. */
 const CATCH_UP_EVERY = 20_000
 
@@ -47,7 +53,7 @@ export class CopyStore {
   readonly #copy: CopyWhole
   readonly #person: Person
   readonly #layer: Layer
-  readonly #outbox: Outbox
+  readonly #outbox: CopyOutbox
   readonly #socket: LiveSocket
   readonly #stops: (() => void)[] = []
   /** The ids of this person's own events, and those of them that school has kept, in its order. */
@@ -57,7 +63,7 @@ export class CopyStore {
   #again = false
 
   /** `layer` is the one this person writes on. */
-  constructor(copy: CopyWhole, person: Person, layer: Layer, outbox: Outbox, socket: LiveSocket) {
+  constructor(copy: CopyWhole, person: Person, layer: Layer, outbox: CopyOutbox, socket: LiveSocket) {
     this.#copy = copy
     this.#person = person
     this.#layer = layer
@@ -124,6 +130,34 @@ export class CopyStore {
   /** Moves an item that lies at a place. */
   move(page: string, item: string, from: { x: number; y: number }, to: { x: number; y: number }): void {
     this.#commit({ ...this.#common(page), act: 'change', item, set: to, was: from })
+  }
+
+  /** Puts an answer at a printed place; the one before is in the log. */
+  answer(page: string, place: string, value: AnswerValue): void {
+    const id = answerId(this.#copy.id, place)
+    const there = this.#inSight(page, id)
+    if (there?.kind === 'answer') {
+      if (JSON.stringify(there.value) !== JSON.stringify(value))
+        this.#commit({
+          ...this.#common(page),
+          act: 'change',
+          item: id,
+          set: { value },
+          was: { value: there.value },
+        })
+    } else this.add(page, [{ id, kind: 'answer', place, value }])
+  }
+
+  /** Lays a card somewhere: one that was moved before, one that lies where it was printed, or a new one of a stack. */
+  putCard(page: string, id: string, card: string, to: { x: number; y: number }): void {
+    const there = this.#inSight(page, id)
+    if (there?.kind === 'card') this.move(page, id, { x: there.x, y: there.y }, to)
+    else this.add(page, [{ id, kind: 'card', card, ...to }])
+  }
+
+  #inSight(page: string, id: string): Item | undefined {
+    const placed = pageOf(this.#now.log, page).placed.get(id)
+    return placed && !placed.taken ? placed.item : undefined
   }
 
   /** Undoes this person's last act; returns the page it was on. */

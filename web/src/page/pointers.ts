@@ -23,6 +23,8 @@ const PALM = 55
 /** Touches so soon after the pen are the hand that holds it, in milliseconds. */
 const HAND_NEAR = 500
 const ERASER_BUTTON = 32
+/** A pen that moved less than this many CSS pixels tapped. */
+const TAP = 5
 
 interface Stroke {
   readonly pointer: number
@@ -42,6 +44,7 @@ export class Pointers {
   #panning: { pointer: number; at: Point } | undefined
   #penAt = Number.NEGATIVE_INFINITY
   #spaceHeld = false
+  #tapped: { box: HTMLElement; at: Point } | undefined
   /** Fingers move the page instead of writing. */
   fingerMoves: boolean
 
@@ -55,6 +58,7 @@ export class Pointers {
     element.addEventListener('pointerup', this.#up)
     element.addEventListener('pointercancel', this.#cancel)
     element.addEventListener('wheel', this.#wheel, { passive: false })
+    element.addEventListener('mousedown', this.#mouseDown)
     addEventListener('keydown', this.#key)
     addEventListener('keyup', this.#key)
   }
@@ -66,6 +70,7 @@ export class Pointers {
     element.removeEventListener('pointerup', this.#up)
     element.removeEventListener('pointercancel', this.#cancel)
     element.removeEventListener('wheel', this.#wheel)
+    element.removeEventListener('mousedown', this.#mouseDown)
     removeEventListener('keydown', this.#key)
     removeEventListener('keyup', this.#key)
   }
@@ -77,6 +82,8 @@ export class Pointers {
   }
 
   readonly #down = (event: PointerEvent) => {
+    const place = placeUnder(event)
+    if (place === 'all' || (place === 'typing' && !this.#writesOver(event))) return
     if (event.pointerType === 'touch') return this.#touchDown(event)
     if (event.pointerType === 'pen') {
       this.#penAt = event.timeStamp
@@ -87,6 +94,18 @@ export class Pointers {
     const pans = event.button === 1 || (event.button === 0 && this.#spaceHeld)
     if (pans) this.#beginPan(event)
     else if (event.button === 0 || event.button === 5) this.#beginStroke(event)
+  }
+
+  /** A pen writes over a box that one types in; a tap of it means the box. */
+  #writesOver(event: PointerEvent): boolean {
+    const writes = event.pointerType === 'pen' && this.#target.toolFor(false) !== undefined
+    this.#tapped = writes ? { box: event.target as HTMLElement, at: this.#place(event) } : undefined
+    return writes
+  }
+
+  /** What a pen only writes over does not take the keyboard. */
+  readonly #mouseDown = (event: MouseEvent) => {
+    if (this.#tapped) event.preventDefault()
   }
 
   #touchDown(event: PointerEvent): void {
@@ -165,7 +184,14 @@ export class Pointers {
     if (event.pointerId !== this.#stroke?.pointer) return
     const { tool } = this.#stroke
     this.#stroke = undefined
-    this.#target.drawing.up(tool)
+    const tapped = this.#tapped
+    this.#tapped = undefined
+    const at = this.#place(event)
+    if (tapped && Math.hypot(at.x - tapped.at.x, at.y - tapped.at.y) < TAP) {
+      this.#target.drawing.cancel(tool)
+      tapped.box.focus()
+      tapped.box.click()
+    } else this.#target.drawing.up(tool)
   }
 
   readonly #cancel = (event: PointerEvent) => {
@@ -201,6 +227,15 @@ export class Pointers {
     const time = this.#stroke ? Math.max(0, Math.round(event.timeStamp - this.#stroke.startedAt)) : 0
     return { x, y, pressure, time }
   }
+}
+
+/**
+ * What lies over the page and takes pointers itself says so with `data-takes`: `all` of them, or those
+ * that do not write (`typing`).
+ */
+function placeUnder(event: PointerEvent): string | undefined {
+  const target = event.target as Element | null
+  return target?.closest<HTMLElement>('[data-takes]')?.dataset.takes
 }
 
 function isPalm(event: PointerEvent): boolean {

@@ -47,6 +47,7 @@ export function useSeen(store: CopyStore, page: string, wanted: (placed: Placed)
     const seen = inSight(ink).filter(wanted)
     return {
       placed: seen,
+      items: seen.map(({ item }) => item),
       strokes: seen.flatMap(({ item }) => (item.kind === 'stroke' ? [item as Stroke] : [])),
       notes: seen.flatMap(({ item, author }) =>
         item.kind === 'voice' ? [{ note: item as VoiceNote, author }] : [],

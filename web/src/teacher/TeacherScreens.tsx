@@ -1,8 +1,9 @@
 import type { Person } from '@hand-back/core'
-import { useEffect } from 'react'
+import { lazy, Suspense, useEffect } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { warmPapers } from '../page/paper/papers.ts'
+import { Loading } from '../ui/Notice.tsx'
 import { Classes } from './classes/Classes.tsx'
 import { ClassPage } from './classes/ClassPage.tsx'
 import { Desk } from './Desk.tsx'
@@ -10,10 +11,15 @@ import { Frame } from './Frame.tsx'
 import { HandingOut } from './handout/HandingOut.tsx'
 import { Handout } from './handout/Handout.tsx'
 import { Marking } from './marking/Marking.tsx'
+import { AsStudent } from './preparing/AsStudent.tsx'
 import { Shelf } from './shelf/Shelf.tsx'
-import { Worksheet } from './shelf/Worksheet.tsx'
 
-/** A teacher's screens: most within the frame, marking with the whole window. */
+// Only those who prepare fetch what preparing needs.
+const Preparing = lazy(() =>
+  import('./preparing/Preparing.tsx').then(({ Preparing: it }) => ({ default: it })),
+)
+
+/** A teacher's screens: most within the frame, marking and preparing with the whole window. */
 export default function TeacherScreens({ person }: { person: Person }) {
   useEffect(() => {
     outboxOf(person.id)
@@ -22,10 +28,18 @@ export default function TeacherScreens({ person }: { person: Person }) {
   return (
     <Routes>
       <Route path="/handout/:handout/pile/:copy" element={<Marking person={person} />} />
+      <Route
+        path="/worksheet/:worksheet"
+        element={
+          <Suspense fallback={<Loading />}>
+            <Preparing person={person} />
+          </Suspense>
+        }
+      />
+      <Route path="/worksheet/:worksheet/as-a-student" element={<AsStudent person={person} />} />
       <Route element={<Frame person={person} />}>
         <Route path="/" element={<Desk />} />
         <Route path="/shelf" element={<Shelf />} />
-        <Route path="/worksheet/:worksheet" element={<Worksheet />} />
         <Route path="/worksheet/:worksheet/hand-out" element={<HandingOut />} />
         <Route path="/classes" element={<Classes />} />
         <Route path="/class/:class" element={<ClassPage />} />

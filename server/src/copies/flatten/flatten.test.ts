@@ -17,6 +17,8 @@ import { lineStroke } from '../../test/ink.ts'
 import { makePdf } from '../../test/makePdf.ts'
 import { flatten } from './flatten.ts'
 
+const FILE = 'a'.repeat(64)
+const COPY = crypto.randomUUID()
 const folder = mkdtempSync(join(tmpdir(), 'hand-back-flatten-'))
 afterAll(() => rmSync(folder, { recursive: true }))
 
@@ -53,13 +55,18 @@ async function render(pdf: Uint8Array, page = 1) {
 
 const paperOf = (turn: QuarterTurn, box: PdfPaper['box']): PdfPaper => ({
   kind: 'pdf',
-  file: 'a'.repeat(64),
+  file: FILE,
   number: 1,
   box,
   turn,
   unit: 1,
 })
-const pageOf = (paper: PdfPaper): WorksheetPage => ({ id: crypto.randomUUID(), ...seenSize(paper), paper })
+const pageOf = (paper: PdfPaper): WorksheetPage => ({
+  id: crypto.randomUUID(),
+  ...seenSize(paper),
+  paper,
+  printed: [],
+})
 const red = (line: Partial<Stroke> = {}) =>
   lineStroke([40, 30], [120, 30], { colour: '#ff0000', width: 6, ...line })
 
@@ -72,8 +79,9 @@ describe('a flattened copy', () => {
       const page = pageOf(paperOf(turn, box))
       const flat = await flatten({
         title: 'x',
+        copy: COPY,
         pages: [{ page, items: [red(), lineStroke([200, 60], [200, 160], { colour: '#0000ff', width: 6 })] }],
-        files: new Map([[page.paper.file, original]]),
+        files: new Map([[FILE, original]]),
       })
       const seen = await render(flat)
       expect([seen.width, seen.height]).toEqual(turn % 180 === 0 ? [400, 300] : [300, 400])
@@ -88,8 +96,9 @@ describe('a flattened copy', () => {
     const papers = [1, 2].map((number) => pageOf({ ...paperOf(0, [0, 0, 595, 842]), number }))
     const flat = await flatten({
       title: 'Tides',
+      copy: COPY,
       pages: papers.map((page) => ({ page, items: [red()] })),
-      files: new Map([[papers[0]!.paper.file, original]]),
+      files: new Map([[FILE, original]]),
     })
     writeFileSync(join(folder, 'text.pdf'), flat)
     expect(spawnSync('pdftotext', [join(folder, 'text.pdf'), '-'], { encoding: 'utf8' }).stdout).toMatch(
@@ -108,6 +117,7 @@ describe('a flattened copy', () => {
     const original = await makePdf([{ width: 300, height: 200 }])
     const flat = await flatten({
       title: 'x',
+      copy: COPY,
       pages: [
         {
           page,
@@ -117,7 +127,7 @@ describe('a flattened copy', () => {
           ],
         },
       ],
-      files: new Map([[page.paper.file, original]]),
+      files: new Map([[FILE, original]]),
     })
     const seen = await render(flat)
     expect(seen.at(80, 30)).toEqual([0, 0, 0])
@@ -136,7 +146,8 @@ describe('a flattened copy', () => {
     const page: WorksheetPage = {
       id: crypto.randomUUID(),
       ...size,
-      paper: { kind: 'picture', file: 'b'.repeat(64) },
+      paper: { kind: 'picture', file: FILE },
+      printed: [],
     }
     const note = {
       id: crypto.randomUUID(),
@@ -149,8 +160,12 @@ describe('a flattened copy', () => {
     const seen = await render(
       await flatten({
         title: 'x',
+        copy: COPY,
         pages: [{ page, items: [red(), note] }],
-        files: new Map([[page.paper.file, picture]]),
+        files: new Map([
+          [FILE, picture],
+          [`${FILE} 0`, picture],
+        ]),
       }),
     )
     expect(seen.at(500, 300)).toEqual([0, 255, 0])
@@ -166,8 +181,9 @@ describe('a flattened copy', () => {
     const page = pageOf(paperOf(0, [0, 0, 300, 200]))
     const flat = await flatten({
       title: 'x',
+      copy: COPY,
       pages: [{ page, items: [red()] }],
-      files: new Map([[page.paper.file, await pdf.save()]]),
+      files: new Map([[FILE, await pdf.save()]]),
     })
     expect((await render(flat)).at(80, 30)).toEqual([255, 0, 0])
   })

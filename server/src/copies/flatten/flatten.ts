@@ -1,16 +1,22 @@
-import { BlendMode, PDFDocument, type PDFPage, type PDFRef } from '@cantoo/pdf-lib'
+import { BlendMode, degrees, PDFDocument, type PDFPage, type PDFRef } from '@cantoo/pdf-lib'
 import {
+  type Affine,
   HIGHLIGHTER_OPACITY,
   type Item,
   type PdfPaper,
+  pageMarks,
+  paperPiece,
   type Stroke,
   seenToPdf,
   strokeOperators,
   type VoiceNote,
   type WorksheetPage,
 } from '@hand-back/core'
+import { MarkWriter } from './drawMarks.ts'
+import { measure } from './fonts.ts'
+import { Originals } from './originals.ts'
 
-/** A page to be flattened: its paper and what is to lie on it, from below. */
+/** A page to be flattened: what is printed on it and what is to lie on it, from below. */
 export interface FlatPage {
   readonly page: WorksheetPage
   readonly items: readonly Item[]
@@ -18,81 +24,85 @@ export interface FlatPage {
 
 export interface FlattenTask {
   readonly title: string
+  /** The id of the copy. */
+  readonly copy: string
   readonly pages: readonly FlatPage[]
-  /** The bytes of every paper file by SHA-256: PDFs as they are; pictures as PNG or upright JPEG. */
+  /** The bytes of every file shown (see `Originals`); photos by the name of their recording. */
   readonly files: ReadonlyMap<string, Uint8Array>
 }
 
 /**
- * Makes a PDF of pages with what lies on them. The original pages stay as they are, vectors and text;
- * strokes are filled paths over them, placed by the page's own box, turn and unit.
+ * Makes a PDF of pages with what lies on them. Original PDF pages stay as they are, vectors and text;
+ * printed items, answers and strokes are drawn over them, placed by the page's own box, turn and unit.
  */
 export async function flatten(task: FlattenTask): Promise<Uint8Array> {
   const output = await PDFDocument.create()
   output.setTitle(task.title)
-  const originals = await copyOriginals(output, task)
+  const originals = new Originals(task.files)
+  const writer = new MarkWriter(output, originals)
+  const copied = await copyOriginals(output, originals, task.pages)
   const see = output.context.register(
     output.context.obj({ Type: 'ExtGState', BM: BlendMode.Multiply, ca: HIGHLIGHTER_OPACITY }),
   )
   for (const { page, items } of task.pages) {
-    const target = originals.get(page) ?? (await picturePage(output, page, task.files))
-    if (originals.has(page)) output.addPage(target)
-    drawItems(output, target, page, items, see)
+    const original = copied.get(page)
+    const target = original ? output.addPage(original) : output.addPage([page.width, page.height])
+    const map: Affine = original ? seenToPdf(page.paper as PdfPaper) : [1, 0, 0, -1, 0, page.height]
+    const paper = original ? undefined : paperPiece(page)
+    const marks = [...(paper ? [paper] : []), ...pageMarks(page, items, task.copy, measure)]
+    const printed = await writer.operators(target, marks)
+    drawOver(output, target, map, `${printed}\n${inkOperators(target, items, see)}`)
   }
   return output.save()
 }
 
+/** Only a page that a PDF fills is that PDF's page; any other is a new one that shows it. */
+function isOriginal({ paper, paperBox }: WorksheetPage): boolean {
+  return paper.kind === 'pdf' && paperBox === undefined
+}
+
 /** Copies all pages of one PDF at once: fonts and pictures that they share are then written once. */
-async function copyOriginals(output: PDFDocument, task: FlattenTask): Promise<Map<WorksheetPage, PDFPage>> {
+async function copyOriginals(
+  output: PDFDocument,
+  originals: Originals,
+  pages: readonly FlatPage[],
+): Promise<Map<WorksheetPage, PDFPage>> {
+  const byFile = new Map<string, WorksheetPage[]>()
+  for (const { page } of pages) {
+    if (!isOriginal(page)) continue
+    const { file } = page.paper as PdfPaper
+    byFile.set(file, [...(byFile.get(file) ?? []), page])
+  }
   const copied = new Map<WorksheetPage, PDFPage>()
-  for (const [file, pages] of byFile(task.pages)) {
-    const papers = pages.filter(({ page }) => page.paper.kind === 'pdf')
-    if (papers.length === 0) continue
-    const source = await PDFDocument.load(task.files.get(file)!, { updateMetadata: false })
-    const numbers = papers.map(({ page }) => (page.paper as PdfPaper).number - 1)
-    const made = await output.copyPages(source, numbers)
-    for (const [index, { page }] of papers.entries()) copied.set(page, made[index]!)
+  for (const [file, of] of byFile) {
+    const numbers = of.map(({ paper }) => (paper as PdfPaper).number - 1)
+    const made = await output.copyPages(await originals.document(file), numbers)
+    for (const [index, page] of of.entries()) {
+      made[index]!.setRotation(degrees((page.paper as PdfPaper).turn))
+      copied.set(page, made[index]!)
+    }
   }
   return copied
 }
 
-async function picturePage(
-  output: PDFDocument,
-  page: WorksheetPage,
-  files: ReadonlyMap<string, Uint8Array>,
-): Promise<PDFPage> {
-  const bytes = files.get(page.paper.file)!
-  const picture = bytes[0] === 0x89 ? await output.embedPng(bytes) : await output.embedJpg(bytes)
-  const target = output.addPage([page.width, page.height])
-  target.drawImage(picture, { x: 0, y: 0, width: page.width, height: page.height })
-  return target
-}
-
-function drawItems(
-  output: PDFDocument,
-  target: PDFPage,
-  page: WorksheetPage,
-  items: readonly Item[],
-  see: PDFRef,
-): void {
-  if (items.length === 0) return
-  const strokes = items.filter((item): item is Stroke => item.kind === 'stroke')
-  const voices = items.filter((item): item is VoiceNote => item.kind === 'voice')
-  const map = page.paper.kind === 'pdf' ? seenToPdf(page.paper) : [1, 0, 0, -1, 0, page.height]
+function drawOver(output: PDFDocument, target: PDFPage, map: Affine, operators: string): void {
   // Wraps what is there in q … Q, so that its transformation and colours end where ours begin.
   target.node.normalize()
+  const content = `q\n${map.map((number) => number.toFixed(5)).join(' ')} cm\n${operators}\nQ`
+  target.node.addContentStream(output.context.register(output.context.flateStream(content)))
+}
+
+function inkOperators(target: PDFPage, items: readonly Item[], see: PDFRef): string {
+  const strokes = items.filter((item): item is Stroke => item.kind === 'stroke')
+  const voices = items.filter((item): item is VoiceNote => item.kind === 'voice')
   const seeName = target.node.newExtGState('HandBackSee', see)
-  const operators = [
-    'q',
-    `${map.map((number) => number.toFixed(5)).join(' ')} cm`,
+  return [
     ...strokes
       .filter(({ nib }) => nib === 'highlighter')
       .map((stroke) => `q ${seeName} gs\n${strokeOperators(stroke)}\nQ`),
     ...strokes.filter(({ nib }) => nib === 'pen').map(strokeOperators),
     ...voices.map(voiceOperators),
-    'Q',
-  ]
-  target.node.addContentStream(output.context.register(output.context.flateStream(operators.join('\n'))))
+  ].join('\n')
 }
 
 /** A voice note on paper: three bars in a round-cornered tag, so that a reader knows there is something to hear. */
@@ -105,11 +115,4 @@ function voiceOperators({ x, y }: VoiceNote): string {
     '0.12 0.17 0.23 rg',
     ...bars,
   ].join('\n')
-}
-
-function byFile(pages: readonly FlatPage[]): Map<string, FlatPage[]> {
-  const groups = new Map<string, FlatPage[]>()
-  for (const page of pages)
-    groups.set(page.page.paper.file, [...(groups.get(page.page.paper.file) ?? []), page])
-  return groups
 }

@@ -1,12 +1,14 @@
-import { applyAll, emptyPage, inSight, type Person, type WorksheetPage } from '@hand-back/core'
+import { applyAll, emptyPage, filesOfPages, inSight, type Person, type WorksheetPage } from '@hand-back/core'
+import { eq } from 'drizzle-orm'
 import sharp from 'sharp'
 import type { Context } from '../../context.ts'
-import { wholeFile } from '../../files/index.ts'
+import { recordings } from '../../db/schema.ts'
+import { findFile, wholeFile } from '../../files/index.ts'
 import { inWorker } from '../../http/inWorker.ts'
 import { copyFor } from '../place.ts'
 import { readWholeLog } from '../readLog.ts'
 import { wholeCopy } from '../whole.ts'
-import type { FlattenTask } from './flatten.ts'
+import type { FlatPage, FlattenTask } from './flatten.ts'
 
 const SECONDS = 120
 
@@ -28,22 +30,43 @@ export async function copyAsPdf(
   })
   const task: FlattenTask = {
     title: `${whole.title}, ${whole.student.name}`,
+    copy: whole.id,
     pages,
-    files: await papersOf(db, whole.pages),
+    files: new Map([...(await filesShown(db, whole.pages)), ...(await photosOn(db, pages))]),
   }
   const script = new URL('./flatten.ts', import.meta.url)
   return { name: task.title, bytes: await inWorker<Uint8Array>(script, 'flatten', task, SECONDS) }
 }
 
-async function papersOf(
-  db: Context['db'],
-  pages: readonly WorksheetPage[],
-): Promise<Map<string, Uint8Array>> {
-  const files = new Map<string, Uint8Array>()
-  for (const { paper } of pages) {
-    if (files.has(paper.file)) continue
-    const bytes = await wholeFile(db, paper.file)
-    files.set(paper.file, paper.kind === 'pdf' ? bytes : await upright(bytes))
+type Files = Map<string, Uint8Array>
+
+/** The files of papers, pictures and pieces. A picture paper stands under its name and turn. */
+async function filesShown(db: Context['db'], pages: readonly WorksheetPage[]): Promise<Files> {
+  const files: Files = new Map()
+  for (const file of filesOfPages(pages)) {
+    const stored = (await findFile(db, file))!
+    const bytes = await wholeFile(db, file)
+    files.set(file, stored.type === 'application/pdf' ? bytes : await upright(bytes))
+  }
+  const papers = pages.flatMap((page) => [
+    page.paper,
+    ...page.printed.flatMap((item) => (item.kind === 'piece' ? [item.paper] : [])),
+  ])
+  for (const paper of papers) {
+    if (paper.kind !== 'picture') continue
+    const turn = paper.turn ?? 0
+    const bytes = files.get(paper.file)!
+    files.set(`${paper.file} ${turn}`, turn === 0 ? bytes : await sharp(bytes).rotate(turn).toBuffer())
+  }
+  return files
+}
+
+async function photosOn(db: Context['db'], pages: readonly FlatPage[]): Promise<Files> {
+  const files: Files = new Map()
+  for (const item of pages.flatMap(({ items }) => items)) {
+    if (item.kind !== 'photo') continue
+    const [found] = await db.select().from(recordings).where(eq(recordings.id, item.recording))
+    if (found) files.set(item.recording, await upright(await wholeFile(db, found.file)))
   }
   return files
 }

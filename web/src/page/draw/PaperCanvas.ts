@@ -1,17 +1,28 @@
-import type { WorksheetPage } from '@hand-back/core'
+import { type Mark, type PieceMark, paperMarks, paperPiece, type WorksheetPage } from '@hand-back/core'
 import { type Drawing, drawPaper, sourceOf, wholePaper } from '../paper/papers.ts'
 import { type Size, shownPart, type View } from '../view.ts'
+import { bitmapsFor, whenBitmapsArrive } from './bitmaps.ts'
+import { type Bitmaps, drawMarks } from './drawMarks.ts'
 import { fitCanvas } from './InkCanvas.ts'
+import { lettersReady, measure } from './letters.ts'
 
 /** How long the view must rest before the paper is drawn sharp for it, in milliseconds. */
 const REST = 120
 
-/** The paper of a page: at once from the whole page drawn before, then sharp for just the part in sight. */
+/**
+ * The paper of a page and what is printed on it. A PDF or picture shows at once from the whole drawn
+ * before, then sharp for just the part in sight; printed items are vectors, drawn anew for each view.
+ */
 export class PaperCanvas {
   readonly element: HTMLCanvasElement
   readonly #context: CanvasRenderingContext2D
   readonly #onTrouble: (trouble: boolean) => void
+  readonly #stopBitmaps: () => void
   #page: WorksheetPage | undefined
+  #piece: PieceMark | undefined
+  #ruled: readonly Mark[] = []
+  #marks: readonly Mark[] = []
+  #bitmaps: Bitmaps = bitmapsFor()
   #whole: ImageBitmap | undefined
   #sharp: { bitmap: ImageBitmap; view: View; x: number; y: number } | undefined
   #view: View = { scale: 1, x: 0, y: 0 }
@@ -24,6 +35,8 @@ export class PaperCanvas {
     this.element = element
     this.#context = element.getContext('2d')!
     this.#onTrouble = onTrouble
+    this.#stopBitmaps = whenBitmapsArrive(() => this.#paint())
+    void lettersReady.then(() => this.#layOutAgain())
   }
 
   resize(window: Size, ratio: number): void {
@@ -34,30 +47,55 @@ export class PaperCanvas {
 
   show(page: WorksheetPage, view: View): void {
     this.#view = view
-    if (page.id !== this.#page?.id) this.#turnTo(page)
+    if (page !== this.#page) this.#turnTo(page)
     this.#paint()
     clearTimeout(this.#timer)
     this.#timer = setTimeout(() => this.#sharpen(), REST)
   }
 
+  /** What is printed over the paper, under the same view. */
+  showMarks(marks: readonly Mark[], bitmaps: Bitmaps): void {
+    this.#marks = marks
+    this.#bitmaps = bitmaps
+    this.#paint()
+  }
+
   close(): void {
     clearTimeout(this.#timer)
+    this.#stopBitmaps()
     this.#drawing?.forget()
     this.#page = undefined
   }
 
+  #layOutAgain(): void {
+    if (!this.#page) return
+    this.#ruled = paperMarks(this.#page, measure)
+    this.#paint()
+  }
+
   #turnTo(page: WorksheetPage): void {
+    const before = this.#piece
     this.#page = page
+    this.#ruled = paperMarks(page, measure)
+    this.#piece = paperPiece(page)
+    const piece = this.#piece
+    if (JSON.stringify(piece?.paper) === JSON.stringify(before?.paper)) {
+      // The same paper: only where it lies may have changed.
+      if (piece?.box.width !== before?.box.width) this.#sharp = undefined
+      if (!piece || this.#whole) return
+    }
     this.#whole = undefined
     this.#sharp = undefined
-    wholePaper(page).then(
+    this.#onTrouble(false)
+    if (!piece || piece.paper.kind === 'ruled') return
+    wholePaper(piece.paper, piece.whole).then(
       (bitmap) => {
-        if (this.#page !== page) return
+        if (this.#piece !== piece) return
         this.#whole = bitmap
         this.#onTrouble(false)
         this.#paint()
       },
-      () => this.#page === page && this.#onTrouble(true),
+      () => this.#piece === piece && this.#onTrouble(true),
     )
   }
 
@@ -71,37 +109,62 @@ export class PaperCanvas {
     context.clearRect(0, 0, this.#window.width, this.#window.height)
     context.fillStyle = '#ffffff'
     context.fillRect(x, y, page.width * scale, page.height * scale)
+    this.#paintPiece()
+    context.setTransform(scale * ratio, 0, 0, scale * ratio, x * ratio, y * ratio)
+    context.save()
+    context.beginPath()
+    context.rect(0, 0, page.width, page.height)
+    context.clip()
+    drawMarks(context, this.#ruled, scale * ratio, this.#bitmaps)
+    drawMarks(context, this.#marks, scale * ratio, this.#bitmaps)
+    context.restore()
+  }
+
+  #paintPiece(): void {
+    if (!this.#piece) return
+    const context = this.#context
+    const { scale, x, y } = this.#view
+    const { box } = this.#piece
     context.imageSmoothingQuality = 'high'
-    if (this.#whole) context.drawImage(this.#whole, x, y, page.width * scale, page.height * scale)
+    if (this.#whole)
+      context.drawImage(
+        this.#whole,
+        x + box.x * scale,
+        y + box.y * scale,
+        box.width * scale,
+        box.height * scale,
+      )
     const sharp = this.#sharp
-    if (sharp && sharp.view.scale === scale) {
-      // Whole device pixels, or the sharp picture would be blurred by lying between them.
-      context.setTransform(1, 0, 0, 1, 0, 0)
-      const left = Math.round((x + sharp.x * scale) * ratio)
-      const top = Math.round((y + sharp.y * scale) * ratio)
-      context.drawImage(sharp.bitmap, left, top)
-    }
+    if (!sharp || sharp.view.scale !== scale) return
+    // Whole device pixels, or the sharp picture would be blurred by lying between them.
+    context.setTransform(1, 0, 0, 1, 0, 0)
+    const left = Math.round((x + sharp.x * scale) * this.#ratio)
+    const top = Math.round((y + sharp.y * scale) * this.#ratio)
+    context.drawImage(sharp.bitmap, left, top)
   }
 
   #sharpen(): void {
-    const page = this.#page
-    if (!page) return
+    const piece = this.#piece
+    if (!piece || piece.paper.kind === 'ruled') return
     this.#drawing?.forget()
     const view = this.#view
     const seen = shownPart(view, this.#window)
+    const { box, whole } = piece
+    // How many points of the page one of the paper's own takes.
+    const grown = box.width / whole.width
     const part = {
-      x0: Math.max(0, seen.x0),
-      y0: Math.max(0, seen.y0),
-      x1: Math.min(page.width, seen.x1),
-      y1: Math.min(page.height, seen.y1),
+      x0: Math.max(0, (seen.x0 - box.x) / grown),
+      y0: Math.max(0, (seen.y0 - box.y) / grown),
+      x1: Math.min(whole.width, (seen.x1 - box.x) / grown),
+      y1: Math.min(whole.height, (seen.y1 - box.y) / grown),
     }
     if (part.x1 <= part.x0 || part.y1 <= part.y0) return
-    this.#drawing = drawPaper(sourceOf(page), part, view.scale * this.#ratio)
+    this.#drawing = drawPaper(sourceOf(piece.paper, whole), part, view.scale * this.#ratio * grown)
     this.#drawing.bitmap.then(
       (bitmap) => {
-        if (this.#page !== page) return bitmap.close()
+        if (this.#piece !== piece) return bitmap.close()
         this.#sharp?.bitmap.close()
-        this.#sharp = { bitmap, view, x: part.x0, y: part.y0 }
+        this.#sharp = { bitmap, view, x: box.x + part.x0 * grown, y: box.y + part.y0 * grown }
         this.#paint()
       },
       () => {},

@@ -1,34 +1,29 @@
-import type { WorksheetPage } from '@hand-back/core'
+import { type Mark, pageMarks, paperPiece, type WorksheetPage } from '@hand-back/core'
 import { useEffect, useRef, useState } from 'react'
+import { bitmapsFor, whenBitmapsArrive } from '../draw/bitmaps.ts'
+import { drawMarks } from '../draw/drawMarks.ts'
+import { lettersReady, measure } from '../draw/letters.ts'
 import { wholePaper } from './papers.ts'
 
-/** A page drawn small, `width` CSS pixels wide. It is drawn when it comes near the window. */
+/** A page drawn small, `width` CSS pixels wide, with what is printed on it. It is drawn when it comes near the window. */
 export function PaperThumb({ page, width, label }: { page: WorksheetPage; width: number; label: string }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const [failed, setFailed] = useState(false)
-  const height = Math.round((width * page.height) / page.width)
+  const [near, setNear] = useState(false)
+  const height = Math.max(1, Math.round((width * page.height) / page.width))
 
   useEffect(() => {
-    const target = canvas.current
-    if (!target) return
-    let gone = false
-    const watch = new IntersectionObserver(
-      ([entry]) => {
-        if (!entry?.isIntersecting) return
-        watch.disconnect()
-        wholePaper(page).then(
-          (bitmap) => !gone && paint(target, bitmap),
-          () => !gone && setFailed(true),
-        )
-      },
-      { rootMargin: '200px' },
-    )
-    watch.observe(target)
-    return () => {
-      gone = true
-      watch.disconnect()
-    }
-  }, [page])
+    const watch = new IntersectionObserver(([entry]) => entry?.isIntersecting && setNear(true), {
+      rootMargin: '200px',
+    })
+    watch.observe(canvas.current!)
+    return () => watch.disconnect()
+  }, [])
+
+  useEffect(() => {
+    if (!near) return
+    return paintWhenThere(canvas.current!, page, setFailed)
+  }, [near, page])
 
   return (
     <span className="relative block bg-sheet shadow-[0_1px_3px_rgb(30_43_58/0.25)]" style={{ width, height }}>
@@ -42,10 +37,51 @@ export function PaperThumb({ page, width, label }: { page: WorksheetPage; width:
   )
 }
 
-function paint(target: HTMLCanvasElement, bitmap: ImageBitmap): void {
+/** Paints now, and again as papers, pictures and letters arrive. Returns how to stop. */
+function paintWhenThere(
+  target: HTMLCanvasElement,
+  page: WorksheetPage,
+  onFailed: (failed: boolean) => void,
+): () => void {
+  let gone = false
+  let bitmap: ImageBitmap | undefined
+  const paint = () => !gone && paintPage(target, page, bitmap)
+  const piece = paperPiece(page)
+  if (piece && piece.paper.kind !== 'ruled') {
+    wholePaper(piece.paper, piece.whole).then(
+      (whole) => {
+        bitmap = whole
+        paint()
+      },
+      () => !gone && onFailed(true),
+    )
+  }
+  const stop = whenBitmapsArrive(paint)
+  void lettersReady.then(paint)
+  paint()
+  return () => {
+    gone = true
+    stop()
+  }
+}
+
+function paintPage(target: HTMLCanvasElement, page: WorksheetPage, paper: ImageBitmap | undefined): void {
   target.width = Math.round(target.clientWidth * devicePixelRatio)
   target.height = Math.round(target.clientHeight * devicePixelRatio)
   const context = target.getContext('2d', { alpha: false })!
+  context.fillStyle = '#ffffff'
+  context.fillRect(0, 0, target.width, target.height)
+  const scale = target.width / page.width
+  context.setTransform(scale, 0, 0, scale, 0, 0)
   context.imageSmoothingQuality = 'high'
-  context.drawImage(bitmap, 0, 0, target.width, target.height)
+  const box = paperPiece(page)?.box
+  if (paper && box) context.drawImage(paper, box.x, box.y, box.width, box.height)
+  drawMarks(context, printedOn(page), scale, bitmapsFor())
 }
+
+/** A page before anybody answered. */
+function printedOn(page: WorksheetPage): Mark[] {
+  return pageMarks(page, [], NO_COPY, measure)
+}
+
+const NO_COPY = '00000000-0000-4000-8000-000000000000'

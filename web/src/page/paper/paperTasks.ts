@@ -1,9 +1,22 @@
-import type { Bounds } from '@hand-back/core'
+import type { Bounds, QuarterTurn } from '@hand-back/core'
 
-/** Where a paper is to be had: an address, and which page of it. Sizes in points as seen. */
+/** Where a paper is to be had: an address, which page of it, how it is turned. Sizes in points as seen. */
 export type PaperSource =
-  | { readonly kind: 'pdf'; readonly url: string; readonly number: number; readonly unit: number }
-  | { readonly kind: 'picture'; readonly url: string; readonly width: number; readonly height: number }
+  | {
+      readonly kind: 'pdf'
+      readonly url: string
+      readonly number: number
+      readonly unit: number
+      /** Left out: as the PDF says. */
+      readonly turn?: QuarterTurn
+    }
+  | {
+      readonly kind: 'picture'
+      readonly url: string
+      readonly width: number
+      readonly height: number
+      readonly turn: QuarterTurn
+    }
 
 /** "Draw this part (points) of that paper at this many pixels a point." */
 export interface PaperTask {

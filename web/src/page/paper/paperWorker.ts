@@ -99,16 +99,14 @@ async function draw({ source, part, scale }: PaperTask): Promise<ImageBitmap> {
   context.fillStyle = '#ffffff'
   context.fillRect(0, 0, width, height)
   if (source.kind === 'picture') {
-    const bitmap = await createImageBitmap(await fetchPicture(source.url))
-    context.imageSmoothingQuality = 'high'
-    context.drawImage(bitmap, -part.x0 * scale, -part.y0 * scale, source.width * scale, source.height * scale)
-    bitmap.close()
+    await drawPicture(context, source, part, scale)
     return canvas.transferToImageBitmap()
   }
   const page = await (await openPdf(source.url)).getPage(source.number)
   // UserUnit is not part of pdf.js's scale.
   const viewport = page.getViewport({
     scale: scale * source.unit,
+    ...(source.turn === undefined ? {} : { rotation: source.turn }),
     offsetX: -part.x0 * scale,
     offsetY: -part.y0 * scale,
   })
@@ -119,6 +117,23 @@ async function draw({ source, part, scale }: PaperTask): Promise<ImageBitmap> {
   }).promise
   page.cleanup()
   return canvas.transferToImageBitmap()
+}
+
+async function drawPicture(
+  context: OffscreenCanvasRenderingContext2D,
+  { url, width, height, turn }: Extract<PaperTask['source'], { kind: 'picture' }>,
+  part: PaperTask['part'],
+  scale: number,
+): Promise<void> {
+  const bitmap = await createImageBitmap(await fetchPicture(url))
+  context.imageSmoothingQuality = 'high'
+  context.translate(-part.x0 * scale, -part.y0 * scale)
+  context.scale(scale, scale)
+  context.translate(width / 2, height / 2)
+  context.rotate((turn * Math.PI) / 180)
+  const [across, down] = turn % 180 === 0 ? [width, height] : [height, width]
+  context.drawImage(bitmap, -across / 2, -down / 2, across, down)
+  bitmap.close()
 }
 
 function fetchPicture(url: string): Promise<Blob> {

@@ -1,4 +1,4 @@
-import type { Bounds, WorksheetPage } from '@hand-back/core'
+import type { Bounds, Paper } from '@hand-back/core'
 import { apiUrl } from '../../seat.ts'
 import type { PaperAnswer, PaperSource, PaperTask } from './paperTasks.ts'
 
@@ -51,28 +51,34 @@ function paperWorker(): Worker {
   return worker
 }
 
-/** Where the paper of a worksheet's page is to be had. */
-export function sourceOf({ paper, width, height }: WorksheetPage): PaperSource {
-  const url = new URL(apiUrl(`/files/${paper.file}`), location.href).href
-  return paper.kind === 'pdf'
-    ? { kind: 'pdf', url, number: paper.number, unit: paper.unit }
-    : { kind: 'picture', url, width, height }
+type DrawnPaper = Exclude<Paper, { kind: 'ruled' }>
+interface Size {
+  readonly width: number
+  readonly height: number
 }
 
-/** The most whole pages kept drawn, and the longest side of one in pixels. */
+/** Where a paper is to be had; `whole` is its size as seen, in points. */
+export function sourceOf(paper: DrawnPaper, whole: Size): PaperSource {
+  const url = new URL(apiUrl(`/files/${paper.file}`), location.href).href
+  return paper.kind === 'pdf'
+    ? { kind: 'pdf', url, number: paper.number, unit: paper.unit, turn: paper.turn }
+    : { kind: 'picture', url, ...whole, turn: paper.turn ?? 0 }
+}
+
+/** The most whole papers kept drawn, and the longest side of one in pixels. */
 const MOST_WHOLE = 24
 const WHOLE_SIDE = 1400
 const wholes = new Map<string, Promise<ImageBitmap>>()
 
-/** A whole page at a middling size, drawn once and shared by everything that shows it: thumbnails, first sight, all copies. */
-export function wholePaper(page: WorksheetPage): Promise<ImageBitmap> {
-  const key = `${page.paper.file} ${page.paper.kind === 'pdf' ? page.paper.number : 1}`
+/** A whole paper at a middling size, drawn once and shared by everything that shows it: thumbnails, first sight, all copies. */
+export function wholePaper(paper: DrawnPaper, size: Size): Promise<ImageBitmap> {
+  const key = JSON.stringify(paper)
   let whole = wholes.get(key)
   if (whole) {
     wholes.delete(key)
   } else {
-    const scale = WHOLE_SIDE / Math.max(page.width, page.height)
-    whole = drawPaper(sourceOf(page), { x0: 0, y0: 0, x1: page.width, y1: page.height }, scale).bitmap
+    const scale = WHOLE_SIDE / Math.max(size.width, size.height)
+    whole = drawPaper(sourceOf(paper, size), { x0: 0, y0: 0, x1: size.width, y1: size.height }, scale).bitmap
     whole.catch(() => wholes.delete(key))
   }
   wholes.set(key, whole)

@@ -51,6 +51,7 @@ function VoiceTag({
   }
   return (
     <div
+      data-takes="all"
       className="pointer-events-auto absolute touch-none"
       style={{ left: place.x + dragged.x, top: place.y + dragged.y }}
     >

@@ -156,7 +156,7 @@ function Details({ worksheet, roster }: { worksheet: WorksheetWhole; roster: Cla
       >
         <h2 className="text-lg">What will happen</h2>
         <div className="flex gap-4">
-          <PaperThumb page={worksheet.pages[0]!} width={84} label="First page" />
+          <PaperThumb page={worksheet.sheet.pages[0]!} width={84} label="First page" />
           {plan instanceof Error ? (
             <p className="text-ochre">{plan.message}</p>
           ) : (
@@ -169,8 +169,8 @@ function Details({ worksheet, roster }: { worksheet: WorksheetWhole; roster: Cla
                 .
               </p>
               <p className="text-ink-soft">
-                {worksheet.pages.length} {worksheet.pages.length === 1 ? 'page' : 'pages'}, each for
-                themselves alone. Nobody sees another’s.
+                {worksheet.sheet.pages.length} {worksheet.sheet.pages.length === 1 ? 'page' : 'pages'}, each
+                for themselves alone. Nobody sees another’s.
               </p>
             </div>
           )}

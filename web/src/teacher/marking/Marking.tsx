@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useStore } from 'zustand'
 import { queries, queryClient } from '../../api/queries.ts'
+import { useReadMarks } from '../../page/answers/useMarks.ts'
 import type { CopyStore } from '../../page/copyStore.ts'
 import { outboxOf } from '../../page/device/personOutbox.ts'
 import { KeptSign } from '../../page/KeptSign.tsx'
@@ -15,6 +16,7 @@ import { TEACHER_SWATCHES } from '../../page/swatches.ts'
 import { useCopy } from '../../page/useCopy.ts'
 import { usePageKeys, useSeen, useTools, useWriting } from '../../page/useWriting.ts'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
+import { apiUrl } from '../../seat.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Answer, Empty, Loading } from '../../ui/Notice.tsx'
 import { useHandout } from '../handout/useHandout.ts'
@@ -151,6 +153,11 @@ function MarkedCopy({
   const writes = settled && state !== 'waiting' && seeing === 'all'
   const writing = useWriting(store, page.id, seen.placed, tools, writes ? mine : undefined)
   const outbox = outboxOf(person.id)
+  const marks = useReadMarks(copy, page, seen.items)
+  const photoUrl = useCallback(
+    (recording: string) => apiUrl(`/copies/${copy.id}/recordings/${recording}`),
+    [copy.id],
+  )
   const turn = useCallback(
     (by: number) => onTurn(Math.min(copy.pages.length - 1, Math.max(0, index + by))),
     [copy.pages.length, index, onTurn],
@@ -178,7 +185,9 @@ function MarkedCopy({
       <main className="relative flex min-h-0 flex-1">
         <PageSurface
           page={page}
+          marks={marks}
           strokes={seen.strokes}
+          photoUrl={photoUrl}
           writing={writing}
           onSurface={setSurface}
           label={`Page ${index + 1} of ${copy.student.name}’s copy`}

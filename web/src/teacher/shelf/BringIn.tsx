@@ -4,6 +4,9 @@ import { useNavigate } from 'react-router'
 import type { z } from 'zod'
 import { Problem, upload } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
+import { Button } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
+import { Field } from '../../ui/Field.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { FirstLook } from './FirstLook.tsx'
 
@@ -17,8 +20,8 @@ interface UnderWay {
 }
 
 interface BringingIn {
-  /** Lets one choose files; `into` adds their pages to a worksheet, else they become a new one. */
-  choose(into?: string): void
+  /** Lets one choose files; they become a new worksheet. */
+  choose(): void
   readonly underWay: UnderWay | undefined
 }
 
@@ -32,11 +35,11 @@ export function useBringIn(): BringingIn {
 export function BringIn({ children }: { children: ReactNode }) {
   const [underWay, setUnderWay] = useState<UnderWay>()
   const [over, setOver] = useState(false)
+  const [locked, setLocked] = useState<{ files: readonly File[]; sentence: string }>()
   const input = useRef<HTMLInputElement>(null)
-  const into = useRef<string>(undefined)
   const navigate = useNavigate()
 
-  const take = async (files: readonly File[], worksheet?: string) => {
+  const take = async (files: readonly File[], password?: string) => {
     if (files.length === 0 || underWay) return
     if (files.some((file) => file.size > MOST_BYTES)) {
       sayProblem(new Problem('A file may have at most 100 MB.', 413))
@@ -44,15 +47,20 @@ export function BringIn({ children }: { children: ReactNode }) {
     }
     setUnderWay({ files, part: 0 })
     try {
-      const path = worksheet ? `/worksheets/${worksheet}/pages` : '/worksheets'
-      const made = await upload(worksheetWhole as z.ZodType<WorksheetWhole>, path, files, (part) =>
-        setUnderWay({ files, part }),
+      const made = await upload(
+        worksheetWhole as z.ZodType<WorksheetWhole>,
+        '/worksheets',
+        files,
+        (part) => setUnderWay({ files, part }),
+        password,
       )
-      queryClient.setQueryData(['worksheet', made.id], made)
+      setLocked(undefined)
       void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
       await navigate(`/worksheet/${made.id}`)
     } catch (error) {
-      sayProblem(error)
+      const isLocked = error instanceof Problem && error.status === 423
+      if (isLocked) setLocked({ files, sentence: error.message })
+      else sayProblem(error)
     } finally {
       setUnderWay(undefined)
     }
@@ -63,10 +71,7 @@ export function BringIn({ children }: { children: ReactNode }) {
     <Context.Provider
       value={{
         underWay,
-        choose(worksheet) {
-          into.current = worksheet
-          input.current?.click()
-        },
+        choose: () => input.current?.click(),
       }}
     >
       {/* biome-ignore lint/a11y/noStaticElementInteractions: dropping is a second way; the button is the first */}
@@ -92,6 +97,13 @@ export function BringIn({ children }: { children: ReactNode }) {
         )}
         {underWay && <FirstLook files={underWay.files} part={underWay.part} />}
       </div>
+      {locked && (
+        <LockedPdf
+          sentence={locked.sentence}
+          onPassword={(password) => void take(locked.files, password)}
+          onClose={() => setLocked(undefined)}
+        />
+      )}
       <input
         ref={input}
         type="file"
@@ -100,10 +112,48 @@ export function BringIn({ children }: { children: ReactNode }) {
         className="hidden"
         data-testid="bring-in"
         onChange={(event) => {
-          void take([...(event.target.files ?? [])], into.current)
+          void take([...(event.target.files ?? [])])
           event.target.value = ''
         }}
       />
     </Context.Provider>
+  )
+}
+
+/** A PDF that opens only with its password. */
+function LockedPdf({
+  sentence,
+  onPassword,
+  onClose,
+}: {
+  sentence: string
+  onPassword: (password: string) => void
+  onClose: () => void
+}) {
+  const [password, setPassword] = useState('')
+  return (
+    <Dialog open onClose={onClose} title={sentence}>
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          onPassword(password)
+        }}
+      >
+        <div className="flex-1">
+          <Field
+            label="Its password"
+            type="password"
+            autoComplete="off"
+            value={password}
+            onChange={(event) => setPassword(event.target.value)}
+          />
+        </div>
+        <Button type="submit" look="main">
+          Open it
+        </Button>
+      </form>
+      <p className="mt-3 text-ink-soft">It is kept without its lock, so that students can see it.</p>
+    </Dialog>
   )
 }

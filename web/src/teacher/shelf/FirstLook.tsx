@@ -15,7 +15,7 @@ export function FirstLook({ files, part }: { files: readonly File[]; part: numbe
     const url = URL.createObjectURL(first)
     const picture = first.type.startsWith('image/')
     const source = picture
-      ? ({ kind: 'picture', url, width: 595, height: 842 } as const)
+      ? ({ kind: 'picture', url, width: 595, height: 842, turn: 0 } as const)
       : ({ kind: 'pdf', url, number: 1, unit: 1 } as const)
     const drawing = drawPaper(source, { x0: 0, y0: 0, x1: 595, y1: 842 }, 1)
     drawing.bitmap.then(

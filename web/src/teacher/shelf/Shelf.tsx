@@ -1,76 +1,161 @@
-import type { WorksheetCard } from '@hand-back/core'
+import { STARTERS, type WorksheetCard, type WorksheetWhole, worksheetWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { Link } from 'react-router'
-import { queries } from '../../api/queries.ts'
+import { useNavigate } from 'react-router'
+import type { z } from 'zod'
+import { ask } from '../../api/ask.ts'
+import { queries, queryClient } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { INPUT } from '../../ui/Field.tsx'
 import { Answer, Empty } from '../../ui/Notice.tsx'
+import { sayProblem } from '../../ui/notices.ts'
 import { useBringIn } from './BringIn.tsx'
+import { blankSheet } from './blankSheet.ts'
+import { byUnit, type Order, sorted } from './order.ts'
+import { ShelfCard } from './ShelfCard.tsx'
 
-/** Where a teacher's worksheets stand. */
+/** Where a teacher's worksheets stand, by unit. */
 export function Shelf() {
-  const worksheets = useQuery(queries.worksheets())
+  const [archived, setArchived] = useState(false)
+  const worksheets = useQuery(queries.worksheets(archived))
   const { choose } = useBringIn()
+  const make = useMake()
   const [wanted, setWanted] = useState('')
+  const [order, setOrder] = useState<Order>('latest')
   return (
     <>
-      <div className="mb-6 flex flex-wrap items-center gap-4 border-b border-rule pb-4">
-        <h1 className="flex-1 text-[28px]">Shelf</h1>
+      <div className="mb-6 flex flex-wrap items-center gap-3 border-b border-rule pb-4">
+        <h1 className="flex-1 text-[28px]">{archived ? 'Put away' : 'Shelf'}</h1>
         <input
           type="search"
           aria-label="Find a worksheet"
           placeholder="Find a worksheet"
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
-          className={`${INPUT} !w-56`}
+          className={`${INPUT} !w-52`}
         />
+        <select
+          aria-label="Order"
+          value={order}
+          onChange={(event) => setOrder(event.target.value as Order)}
+          className={`${INPUT} !w-44`}
+        >
+          <option value="latest">latest first</option>
+          <option value="title">by title</option>
+          <option value="used">most handed out</option>
+        </select>
+        <Button look="quiet" onClick={() => setArchived(!archived)}>
+          {archived ? 'Back to the shelf' : 'Put away'}
+        </Button>
+        <Button
+          onClick={() =>
+            void make(
+              'Worksheet',
+              blankSheet(() => crypto.randomUUID()),
+            )
+          }
+        >
+          Begin on paper
+        </Button>
         <Button look="main" onClick={() => choose()}>
           Bring in a worksheet
         </Button>
       </div>
-      <Answer of={worksheets}>{(list) => <Standing worksheets={list} wanted={wanted} />}</Answer>
+      <Answer of={worksheets}>
+        {(list) => <Standing worksheets={list} wanted={wanted} order={order} archived={archived} />}
+      </Answer>
+      {!archived && wanted === '' && <Starters />}
     </>
   )
 }
 
-function Standing({ worksheets, wanted }: { worksheets: readonly WorksheetCard[]; wanted: string }) {
+interface StandingProps {
+  worksheets: readonly WorksheetCard[]
+  wanted: string
+  order: Order
+  archived: boolean
+}
+
+function Standing({ worksheets, wanted, order, archived }: StandingProps) {
   if (worksheets.length === 0)
-    return (
+    return archived ? (
+      <Empty title="Nothing is put away">
+        What you put away from the shelf stands here, and can come back.
+      </Empty>
+    ) : (
       <Empty title="The shelf is empty">
-        Drop a PDF or a picture anywhere here. Its pages become a worksheet at their true size.
+        Drop a PDF or a picture anywhere here: its pages become a worksheet at their true size. Or begin on
+        paper, or from one of those below.
       </Empty>
     )
-  const found = worksheets.filter(({ title }) => title.toLowerCase().includes(wanted.trim().toLowerCase()))
+  const sought = wanted.trim().toLowerCase()
+  const found = worksheets.filter(
+    ({ title, unit }) => title.toLowerCase().includes(sought) || unit.toLowerCase().includes(sought),
+  )
   if (found.length === 0)
-    return <Empty title="Nothing by that name">Try a shorter word from its title.</Empty>
+    return <Empty title="Nothing by that name">Try a shorter word from its title or its unit.</Empty>
+  const units = [...new Set(worksheets.map(({ unit }) => unit).filter(Boolean))]
+  return byUnit(sorted(found, order)).map(({ unit, worksheets: standing }) => (
+    <section key={unit} className="mb-9">
+      <h2 className="mb-4 border-b-2 border-rule pb-1 text-xl">{unit || 'In no unit yet'}</h2>
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-x-8 gap-y-8">
+        {standing.map((worksheet) => (
+          <ShelfCard key={worksheet.id} worksheet={worksheet} units={units} />
+        ))}
+      </ul>
+    </section>
+  ))
+}
+
+/** Makes a worksheet of a sheet and opens it. */
+export function useMake() {
+  const navigate = useNavigate()
+  return async (title: string, sheet: WorksheetWhole['sheet'], unit = '') => {
+    try {
+      const made = await ask(worksheetWhole as z.ZodType<WorksheetWhole>, 'POST', '/worksheets', {
+        title,
+        unit,
+        sheet,
+      })
+      void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
+      await navigate(`/worksheet/${made.id}`)
+    } catch (error) {
+      sayProblem(error)
+    }
+  }
+}
+
+const SHOWN = STARTERS.map((starter) => ({
+  ...starter,
+  first: starter.sheet(() => crypto.randomUUID()).pages[0]!,
+}))
+
+function Starters() {
+  const make = useMake()
   return (
-    <ul className="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-x-8 gap-y-9">
-      {found.map(({ id, title, firstPage, pageCount, timesHandedOut }) => (
-        <li key={id}>
-          <Link to={`/worksheet/${id}`} className="flex h-full flex-col text-ink no-underline">
-            <span className="flex h-[236px] items-end border-b-2 border-rule pb-0">
-              {firstPage && (
-                <PaperThumb
-                  page={firstPage}
-                  width={firstPage.width > firstPage.height ? 186 : 164}
-                  label={`First page of ${title}`}
-                />
-              )}
-            </span>
-            <b className="mt-2.5 font-serif text-[17px] leading-tight">{title}</b>
-            <span className="text-ink-soft">
-              {pageCount} {pageCount === 1 ? 'page' : 'pages'} ·{' '}
-              {timesHandedOut === 0
-                ? 'not handed out'
-                : timesHandedOut === 1
-                  ? 'handed out once'
-                  : `handed out ${timesHandedOut} times`}
-            </span>
-          </Link>
-        </li>
-      ))}
-    </ul>
+    <section className="mt-12">
+      <h2 className="mb-4 border-b-2 border-rule pb-1 text-xl">To begin from</h2>
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-x-8 gap-y-6">
+        {SHOWN.map(({ title, about, first, sheet }) => (
+          <li key={title}>
+            <button
+              type="button"
+              onClick={() =>
+                void make(
+                  title,
+                  sheet(() => crypto.randomUUID()),
+                )
+              }
+              className="flex h-full w-full flex-col text-left hover:[&_b]:underline"
+            >
+              <PaperThumb page={first} width={120} label={`First page of ${title}`} />
+              <b className="mt-2 font-serif">{title}</b>
+              <span className="text-ink-soft">{about}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }

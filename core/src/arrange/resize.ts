@@ -1,0 +1,106 @@
+import { keepsShape } from '../draw/fit.ts'
+import type { Box } from '../worksheet/box.ts'
+import { scaleItem } from '../worksheet/change.ts'
+import type { Printed, PrintedItem } from '../worksheet/printed.ts'
+
+/** Where a thing can be taken to change its size: corners and sides by compass, the two ends of a line. */
+export type Handle = 'nw' | 'n' | 'ne' | 'e' | 'se' | 's' | 'sw' | 'w' | 'start' | 'end'
+
+/** The least that a dragged side leaves, in points. */
+const LEAST = 6
+
+/** The handles that a thing offers. Text is rewrapped by its sides and grows with its letters by its corners. */
+export function handlesOf(item: PrintedItem): Handle[] {
+  if (item.kind === 'shape' && item.form === 'line') return ['start', 'end']
+  if (keepsShape(item)) return ['nw', 'ne', 'se', 'sw']
+  if (hasWords(item)) return ['nw', 'ne', 'se', 'sw', 'e', 'w']
+  return ['nw', 'n', 'ne', 'e', 'se', 's', 'sw', 'w']
+}
+
+function hasWords(item: PrintedItem): boolean {
+  return item.kind === 'text' || item.kind === 'direction' || item.kind === 'choice'
+}
+
+/** Where a handle is, in points. */
+export function handlePlace(item: PrintedItem, handle: Handle): { x: number; y: number } {
+  if (handle === 'start' || handle === 'end') return lineEnds(item as Printed<'shape'>)[handle]
+  return {
+    x: handle.includes('w') ? item.x : handle.includes('e') ? item.x + item.width : item.x + item.width / 2,
+    y: handle.includes('n') ? item.y : handle.includes('s') ? item.y + item.height : item.y + item.height / 2,
+  }
+}
+
+/** The two ends of a line. */
+export function lineEnds(line: Printed<'shape'>) {
+  const [top, foot] = [line.y, line.y + line.height]
+  return {
+    start: { x: line.x, y: line.rising ? foot : top },
+    end: { x: line.x + line.width, y: line.rising ? top : foot },
+  }
+}
+
+type Ends = ReturnType<typeof lineEnds>
+
+/** A line between two ends; its start is the left one, so arrowheads change sides when ends pass each other. */
+export function lineBetween(line: Printed<'shape'>, { start, end }: Ends): Printed<'shape'> {
+  const turned = end.x < start.x
+  const [left, right] = turned ? [end, start] : [start, end]
+  const heads =
+    turned && line.heads === 'start' ? 'end' : turned && line.heads === 'end' ? 'start' : line.heads
+  return {
+    ...line,
+    heads,
+    rising: right.y < left.y,
+    x: left.x,
+    y: Math.min(left.y, right.y),
+    width: right.x - left.x,
+    height: Math.abs(right.y - left.y),
+  }
+}
+
+/**
+ * A thing whose handle was dragged by points. The opposite corner or side stays. Corners of pictures,
+ * formulas, pieces and ink keep their shape; corners of text take the letters along.
+ */
+export function resizeItem(item: PrintedItem, handle: Handle, dx: number, dy: number): PrintedItem {
+  if (handle === 'start' || handle === 'end') {
+    const line = item as Printed<'shape'>
+    const ends = lineEnds(line)
+    const moved = { x: ends[handle].x + dx, y: ends[handle].y + dy }
+    return lineBetween(line, { ...ends, [handle]: moved })
+  }
+  const box = dragged(item, handle, dx, dy)
+  const corner = handle.length === 2
+  if (corner && (keepsShape(item) || hasWords(item))) {
+    const factor = Math.max(box.width / item.width, LEAST / item.width, 0.02)
+    return inPlace(item, scaleItem(item, factor), handle)
+  }
+  return { ...item, ...box }
+}
+
+/** A line's width or a picture's box in numbers: the upper left corner stays. */
+export function setBox(item: PrintedItem, set: Partial<Box>): PrintedItem {
+  if (keepsShape(item) && item.width > 0 && item.height > 0) {
+    if (set.width !== undefined)
+      return { ...item, width: set.width, height: (item.height * set.width) / item.width }
+    if (set.height !== undefined)
+      return { ...item, height: set.height, width: (item.width * set.height) / item.height }
+  }
+  return { ...item, ...set }
+}
+
+function dragged(box: Box, handle: string, dx: number, dy: number): Box {
+  const left = handle.includes('w') ? Math.min(dx, box.width - LEAST) : 0
+  const top = handle.includes('n') ? Math.min(dy, box.height - LEAST) : 0
+  const width = handle.includes('e') ? Math.max(LEAST, box.width + dx) : box.width - left
+  const height = handle.includes('s') ? Math.max(LEAST, box.height + dy) : box.height - top
+  return { x: box.x + left, y: box.y + top, width, height }
+}
+
+function inPlace(was: PrintedItem, now: PrintedItem, handle: string): PrintedItem {
+  return {
+    ...now,
+    x: handle.includes('w') ? was.x + was.width - now.width : was.x,
+    y: handle.includes('n') ? was.y + was.height - now.height : was.y,
+  }
+}

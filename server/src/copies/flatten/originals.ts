@@ -1,0 +1,27 @@
+import { PDFDocument } from '@cantoo/pdf-lib'
+
+/** The files that pages show, by name; PDFs are opened once. */
+export class Originals {
+  readonly #files: ReadonlyMap<string, Uint8Array>
+  readonly #open = new Map<string, Promise<PDFDocument>>()
+
+  /** PDFs as they are under their SHA-256; pictures as PNG or upright JPEG, turned ones under their name and turn. */
+  constructor(files: ReadonlyMap<string, Uint8Array>) {
+    this.#files = files
+  }
+
+  bytes(file: string): Uint8Array {
+    const bytes = this.#files.get(file)
+    if (!bytes) throw new Error(`no file ${file}`)
+    return bytes
+  }
+
+  document(file: string): Promise<PDFDocument> {
+    let document = this.#open.get(file)
+    if (!document) {
+      document = PDFDocument.load(this.bytes(file), { updateMetadata: false })
+      this.#open.set(file, document)
+    }
+    return document
+  }
+}

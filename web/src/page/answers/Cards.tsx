@@ -1,0 +1,190 @@
+import {
+  type Box,
+  cardMarks,
+  cardsOn,
+  dropPlaceUnder,
+  type Item,
+  type LyingCard,
+  type Mark,
+  type Printed,
+  settle,
+  type WorksheetPage,
+} from '@hand-back/core'
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react'
+import { bitmapsFor, whenBitmapsArrive } from '../draw/bitmaps.ts'
+import { drawMarks } from '../draw/drawMarks.ts'
+import { measure } from '../draw/letters.ts'
+import type { View } from '../view.ts'
+import { onScreen } from './AnswerPlaces.tsx'
+
+interface CardsProps {
+  page: WorksheetPage
+  items: readonly Item[]
+  copy: string
+  view: View
+  onPut: (id: string, card: string, to: { x: number; y: number }) => void
+  onTake: (id: string) => void
+}
+
+/** The cards of a page, to be dragged or moved by keys; stacks, of which every drag takes one more. */
+export function Cards({ page, items, copy, view, onPut, onTake }: CardsProps) {
+  const cards = cardsOn(page, items, copy)
+  const put = (id: string, card: string, box: Box) => onPut(id, card, settle(page, box))
+  return (
+    <>
+      {page.printed.map(
+        (item) =>
+          item.kind === 'card' &&
+          item.stack && (
+            <CardSheet
+              key={item.id}
+              card={item}
+              box={item}
+              view={view}
+              page={page}
+              label={`Stack: ${sayFace(item)}`}
+              printed
+              onLetGo={(box) => put(crypto.randomUUID(), item.id, box)}
+            />
+          ),
+      )}
+      {cards.map((lying) => (
+        <CardSheet
+          key={lying.id}
+          card={lying.card}
+          box={lying.box}
+          view={view}
+          page={page}
+          label={sayCard(page, lying)}
+          onLetGo={(box) => put(lying.id, lying.card.id, box)}
+          {...(lying.moved ? { onTake: () => onTake(lying.id) } : {})}
+        />
+      ))}
+    </>
+  )
+}
+
+function sayFace({ face }: Printed<'card'>): string {
+  if (face.kind === 'text') return face.text || 'card'
+  return face.kind === 'picture' ? face.alt || 'picture' : face.latex
+}
+
+function sayCard(page: WorksheetPage, { card, box }: LyingCard): string {
+  const place = dropPlaceUnder(page, box)
+  return place ? `${sayFace(card)}, in ${place.label || 'a drop place'}` : `Card: ${sayFace(card)}`
+}
+
+interface CardSheetProps {
+  card: Printed<'card'>
+  box: Box
+  view: View
+  page: WorksheetPage
+  label: string
+  /** A stack is printed where it lies; its sheet shows only while one is drawn from it. */
+  printed?: boolean
+  onLetGo: (box: Box) => void
+  onTake?: () => void
+}
+
+/** How far an arrow key moves a card, in points. */
+const STEP = 14
+
+function CardSheet({ card, box, view, page, label, printed = false, onLetGo, onTake }: CardSheetProps) {
+  const [by, setBy] = useState<{ x: number; y: number }>()
+  const from = useRef<{ x: number; y: number }>(undefined)
+  const shown = by ? { ...box, x: box.x + by.x / view.scale, y: box.y + by.y / view.scale } : box
+  const letGo = () => {
+    from.current = undefined
+    if (by && Math.hypot(by.x, by.y) > 3) onLetGo(shown)
+    setBy(undefined)
+  }
+  const press = (event: KeyboardEvent) => {
+    const step = event.shiftKey ? STEP / 7 : STEP
+    const arrows: Record<string, [number, number]> = {
+      ArrowLeft: [-step, 0],
+      ArrowRight: [step, 0],
+      ArrowUp: [0, -step],
+      ArrowDown: [0, step],
+    }
+    const arrow = arrows[event.key]
+    if (arrow) onLetGo({ ...box, x: box.x + arrow[0], y: box.y + arrow[1] })
+    else if (event.key === 'Enter') onLetGo(inNextPlace(page, box))
+    else if (event.key === 'Delete' && onTake) onTake()
+    else return
+    event.preventDefault()
+    event.stopPropagation()
+  }
+  return (
+    <button
+      type="button"
+      data-takes="all"
+      aria-label={label}
+      title="Drag it, or move it with the arrow keys; Enter puts it in the next drop place"
+      className={`pointer-events-auto absolute cursor-grab touch-none ${by ? 'z-10 drop-shadow-[0_4px_6px_rgb(30_43_58/0.35)]' : ''}`}
+      style={onScreen(view, shown)}
+      onKeyDown={press}
+      onPointerDown={(event: PointerEvent<HTMLElement>) => {
+        if (event.button !== 0) return
+        event.currentTarget.setPointerCapture(event.pointerId)
+        from.current = { x: event.clientX, y: event.clientY }
+      }}
+      onPointerMove={(event) => {
+        const start = from.current
+        if (start) setBy({ x: event.clientX - start.x, y: event.clientY - start.y })
+      }}
+      onPointerUp={letGo}
+      onPointerCancel={() => {
+        from.current = undefined
+        setBy(undefined)
+      }}
+    >
+      {(!printed || by) && <Face card={card} scale={view.scale} />}
+    </button>
+  )
+}
+
+/** Over the drop place after the one that the card is in; its own place where there is none. */
+function inNextPlace(page: WorksheetPage, box: Box): Box {
+  const places = page.printed.filter((item) => item.kind === 'drop')
+  const here = dropPlaceUnder(page, box)
+  const next = places[(places.findIndex(({ id }) => id === here?.id) + 1) % Math.max(1, places.length)]
+  if (!next) return box
+  return {
+    ...box,
+    x: next.x + (next.width - box.width) / 2,
+    y: next.y + (next.height - box.height) / 2,
+  }
+}
+
+/** A card's face on a canvas of its own, so that moving it draws nothing. */
+function Face({ card, scale }: { card: Printed<'card'>; scale: number }) {
+  const canvas = useRef<HTMLCanvasElement>(null)
+  useEffect(() => {
+    const bitmaps = bitmapsFor()
+    const marks: Mark[] = cardMarks({ ...card, x: 0, y: 0, stack: false }, measure)
+    const paint = () => {
+      const target = canvas.current
+      if (!target) return
+      const pixels = scale * devicePixelRatio
+      target.width = Math.ceil((card.width + 2) * pixels)
+      target.height = Math.ceil((card.height + 2) * pixels)
+      const context = target.getContext('2d')!
+      context.setTransform(pixels, 0, 0, pixels, pixels, pixels)
+      drawMarks(context, marks, pixels, bitmaps)
+    }
+    paint()
+    return whenBitmapsArrive(paint)
+  }, [card, scale])
+  return (
+    <canvas
+      ref={canvas}
+      className="pointer-events-none absolute"
+      style={{
+        left: -scale,
+        top: -scale,
+        width: (card.width + 2) * scale,
+        height: (card.height + 2) * scale,
+      }}
+    />
+  )
+}

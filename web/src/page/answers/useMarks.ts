@@ -1,0 +1,53 @@
+import {
+  type CopyWhole,
+  givenMarks,
+  type Item,
+  type Mark,
+  pageMarks,
+  stillMarks,
+  type WorksheetPage,
+} from '@hand-back/core'
+import { useEffect, useMemo, useState } from 'react'
+import { lettersReady, measure } from '../draw/letters.ts'
+
+/** Counts up once when the shipped letters can be measured, so that what was laid out is laid out again. */
+export function useLetters(): number {
+  const [ready, setReady] = useState(0)
+  useEffect(() => void lettersReady.then(() => setReady(1)), [])
+  return ready
+}
+
+/** A page of a copy to be read: everything printed with everything answered. */
+export function useReadMarks(copy: CopyWhole, page: WorksheetPage, items: readonly Item[]): Mark[] {
+  const letters = useLetters()
+  // Ink comes with every stroke; only answers change these marks.
+  const answers = useAnswersOf(items)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: laid out again when the letters are there
+  return useMemo(
+    () => pageMarks({ ...page, paper: BARE }, answers, copy.id, measure),
+    [page, answers, copy.id, letters],
+  )
+}
+
+/** A page of a copy to be worked on: what is typed and what can be moved lies over it instead. */
+export function useWorkMarks(page: WorksheetPage, items: readonly Item[]): Mark[] {
+  const letters = useLetters()
+  const answers = useAnswersOf(items)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: laid out again when the letters are there
+  return useMemo(
+    () => [...stillMarks(page, answers, measure), ...givenMarks(page, answers, measure)],
+    [page, answers, letters],
+  )
+}
+
+/** The paper itself is drawn by the surface. */
+const BARE = { kind: 'ruled', ruling: { form: 'plain', colour: '#ffffff' } } as const
+
+/** The items that are not ink or voice, the same array as long as they are the same items. */
+export function useAnswersOf(items: readonly Item[]): readonly Item[] {
+  const [held, setHeld] = useState<readonly Item[]>([])
+  const now = items.filter(({ kind }) => kind !== 'stroke' && kind !== 'voice')
+  const same = now.length === held.length && now.every((item, index) => item === held[index])
+  if (!same) setHeld(now)
+  return same ? held : now
+}

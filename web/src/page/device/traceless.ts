@@ -1,0 +1,22 @@
+import type { LiveSocket } from '../../api/live.ts'
+import type { CopyOutbox } from '../copyStore.ts'
+
+/** An outbox that sends nothing and keeps nothing but what was recorded, until it is let go. */
+export function tracelessOutbox(): CopyOutbox & { bytesOf: (recording: string) => Blob | undefined } {
+  const recorded = new Map<string, Blob>()
+  return {
+    async put(_copy, _event, sound) {
+      if (sound) recorded.set(sound.recording, sound.bytes)
+    },
+    waitingFor: async () => [],
+    onFates: () => () => {},
+    release: () => {},
+    bytesOf: (recording) => recorded.get(recording),
+  }
+}
+
+/** A connection to nowhere: a copy that is only tried out follows nothing. */
+export function tracelessSocket(): LiveSocket {
+  const nowhere = { connected: false, on: () => nowhere, off: () => nowhere, emit: () => nowhere }
+  return nowhere as unknown as LiveSocket
+}

@@ -1,0 +1,87 @@
+import type { CopyWhole, Person, WorksheetWhole } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { useEffect, useMemo, useState } from 'react'
+import { useParams } from 'react-router'
+import { queries } from '../../api/queries.ts'
+import { CopyStore } from '../../page/copyStore.ts'
+import { tracelessOutbox, tracelessSocket } from '../../page/device/traceless.ts'
+import { WorkingPage } from '../../page/WorkingPage.tsx'
+import { LinkButton } from '../../ui/Button.tsx'
+import { Answer } from '../../ui/Notice.tsx'
+import { SMALL_INPUT } from './panels/rows.tsx'
+
+/** The worksheet as a student would get it: everything works, nothing is kept, nobody sees it. */
+export function AsStudent({ person }: { person: Person }) {
+  const { worksheet: id = '' } = useParams()
+  const worksheet = useQuery(queries.worksheet(id))
+  return <Answer of={worksheet}>{(whole) => <Trial worksheet={whole} person={person} />}</Answer>
+}
+
+function Trial({ worksheet, person }: { worksheet: WorksheetWhole; person: Person }) {
+  const { sets } = worksheet.sheet
+  const [set, setSet] = useState(sets[0]?.id ?? '')
+  const copy = useMemo(() => trialCopy(worksheet, person, set), [worksheet, person, set])
+  const [open, setOpen] = useState<{
+    copy: CopyWhole
+    store: CopyStore
+    bytesOf: (id: string) => Blob | undefined
+  }>()
+  useEffect(() => {
+    const outbox = tracelessOutbox()
+    const store = new CopyStore(copy, person, 'work', outbox, tracelessSocket())
+    setOpen({ copy, store, bytesOf: outbox.bytesOf })
+    return () => store.close()
+  }, [copy, person])
+  if (!open) return null
+  return (
+    <div className="flex h-full flex-col">
+      <WorkingPage key={open.copy.id} {...open} person={person}>
+        {(index) => (
+          <header className="flex shrink-0 items-center gap-4 border-b border-rule bg-ochre-soft px-5 py-1.5">
+            <LinkButton to={`/worksheet/${worksheet.id}`}>Back to preparing</LinkButton>
+            <h1 className="min-w-0 truncate text-xl">{worksheet.title}</h1>
+            <span className="whitespace-nowrap text-ink-soft">
+              page {index + 1} of {open.copy.pages.length}
+            </span>
+            <span className="flex-1" />
+            {sets.length > 0 && (
+              <label className="flex items-center gap-2">
+                in
+                <select className={SMALL_INPUT} value={set} onChange={(event) => setSet(event.target.value)}>
+                  {sets.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            )}
+            <span className="max-[900px]:hidden">As a student gets it. Nothing you do here is kept.</span>
+          </header>
+        )}
+      </WorkingPage>
+    </div>
+  )
+}
+
+/** A copy that is nowhere: what is for other sets is left out. */
+function trialCopy({ title, sheet }: WorksheetWhole, person: Person, set: string): CopyWhole {
+  const isFor = ({ sets }: { sets?: string[] | undefined }) => !sets || sets.includes(set)
+  const wanted = sheet.pages.filter(isFor)
+  const pages = (wanted.length > 0 ? wanted : sheet.pages).map((page) => ({
+    ...page,
+    printed: page.printed.filter(isFor),
+  }))
+  return {
+    id: crypto.randomUUID(),
+    handout: crypto.randomUUID(),
+    title,
+    instructions: '',
+    dueAt: null,
+    student: person,
+    teacher: person,
+    state: 'working',
+    round: 1,
+    pages,
+  }
+}

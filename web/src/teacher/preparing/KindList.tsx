@@ -1,0 +1,73 @@
+import { useRef, useState } from 'react'
+import { useStore } from 'zustand'
+import { sayProblem } from '../../ui/notices.ts'
+import { bringPicture } from './bringPicture.ts'
+import { usePreparing } from './context.ts'
+import { GROUPS, type KindName, kindName, type OpenerName } from './kinds.ts'
+import { PartOfPage } from './pages/PartOfPage.tsx'
+import { putInView } from './putDown.ts'
+import { putPicture } from './putPicture.ts'
+import { pageAt } from './sheetStore.ts'
+import { middleOfView } from './viewNow.ts'
+
+/** What can be put on a page, in the words of what one wants to do. By keys a thing lands in the middle of what is seen. */
+export function KindList() {
+  const { store, worksheet } = usePreparing()
+  const placing = useStore(store.view, (preparing) => preparing.placing)
+  const [cutting, setCutting] = useState(false)
+  const pictures = useRef<HTMLInputElement>(null)
+  const choose = (kind: KindName | OpenerName, byKey: boolean) => {
+    if (kind === 'picture') pictures.current?.click()
+    else if (kind === 'part') setCutting(true)
+    else {
+      store.place(placing === kind ? undefined : kind)
+      if (byKey && kind !== 'ink') putInView(store, pageAt(store.view.getState()), middleOfView())
+    }
+  }
+  const take = async (files: readonly File[]) => {
+    try {
+      for (const file of files) putPicture(store, await bringPicture(worksheet.id, file), middleOfView())
+    } catch (error) {
+      sayProblem(error)
+    }
+  }
+  return (
+    <nav
+      aria-label="Put on the page"
+      className="w-[190px] shrink-0 overflow-y-auto border-r border-rule bg-card py-3 max-[900px]:w-[140px]"
+    >
+      {GROUPS.map(([title, kinds]) => (
+        <section key={title} className="mb-1">
+          <h2 className="px-4 text-base">{title}</h2>
+          <ul>
+            {kinds.map((kind) => (
+              <li key={kind}>
+                <button
+                  type="button"
+                  aria-pressed={placing === kind}
+                  onClick={(event) => choose(kind, event.detail === 0)}
+                  className={`w-full border-l-4 py-[1.5px] pr-2 pl-5 text-left max-[900px]:py-1.5 max-[900px]:pl-3 ${placing === kind ? 'border-ink bg-sheet font-bold' : 'border-transparent hover:bg-blotter'}`}
+                >
+                  {kindName(kind)}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+      <input
+        ref={pictures}
+        type="file"
+        accept="image/png,image/jpeg,image/webp"
+        multiple
+        aria-label="Pictures for the page"
+        className="hidden"
+        onChange={(event) => {
+          void take([...(event.target.files ?? [])])
+          event.target.value = ''
+        }}
+      />
+      {cutting && <PartOfPage onClose={() => setCutting(false)} />}
+    </nav>
+  )
+}

@@ -1,0 +1,74 @@
+import type { Person, WorksheetWhole } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { useEffect, useState } from 'react'
+import { useParams } from 'react-router'
+import { queries, queryClient } from '../../api/queries.ts'
+import { Answer, Loading } from '../../ui/Notice.tsx'
+import { sayDone } from '../../ui/notices.ts'
+import { PreparingPlace } from './context.ts'
+import { deviceDrafts } from './drafts.ts'
+import { KindList } from './KindList.tsx'
+import { PreparingBar } from './PreparingBar.tsx'
+import { PreparingPage } from './PreparingPage.tsx'
+import { PagesStrip } from './pages/PagesStrip.tsx'
+import { SidePanel } from './panels/SidePanel.tsx'
+import { SheetKeeper, sheetCarrier } from './sheetKeeper.ts'
+import { SheetStore } from './sheetStore.ts'
+
+/** Getting a worksheet ready: what can be put on a page, the page, what is picked, and the strip of pages. */
+export function Preparing({ person }: { person: Person }) {
+  const { worksheet: id = '' } = useParams()
+  // Asked anew at every opening: a state from before would be refused when it is kept.
+  const worksheet = useQuery({ ...queries.worksheet(id), staleTime: Number.POSITIVE_INFINITY, gcTime: 0 })
+  return (
+    <Answer of={worksheet}>{(whole) => <Opening key={whole.id} worksheet={whole} person={person} />}</Answer>
+  )
+}
+
+const drafts = deviceDrafts()
+
+function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Person }) {
+  const [ready, setReady] = useState<{ store: SheetStore; keeper: SheetKeeper }>()
+  // biome-ignore lint/correctness/useExhaustiveDependencies: opened once; from then on this device has the latest
+  useEffect(() => {
+    let gone = false
+    const keeper = new SheetKeeper(worksheet, sheetCarrier(worksheet.id), drafts)
+    let stop = () => {}
+    const leave = () => void keeper.flush()
+    void drafts.get(worksheet.id).then((draft) => {
+      if (gone) return
+      const goesOn = draft?.revision === worksheet.revision
+      const store = new SheetStore(goesOn ? draft.sheet : worksheet.sheet)
+      stop = store.view.subscribe(({ sheet }) => keeper.take(sheet))
+      if (goesOn) {
+        keeper.take(draft.sheet)
+        sayDone('What had not reached school the last time is here again.')
+      }
+      setReady({ store, keeper })
+    })
+    addEventListener('pagehide', leave)
+    return () => {
+      gone = true
+      stop()
+      removeEventListener('pagehide', leave)
+      void keeper.flush().then(() => {
+        void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
+        queryClient.removeQueries({ queryKey: ['worksheet', worksheet.id] })
+      })
+    }
+  }, [worksheet.id])
+  if (!ready) return <Loading />
+  return (
+    <PreparingPlace value={{ worksheet, ...ready }}>
+      <div className="flex h-full flex-col">
+        <PreparingBar />
+        <div className="flex min-h-0 flex-1">
+          <KindList />
+          <PreparingPage person={person} />
+          <SidePanel />
+        </div>
+        <PagesStrip />
+      </div>
+    </PreparingPlace>
+  )
+}

@@ -1,0 +1,115 @@
+import {
+  boundsOf,
+  type InkPoint,
+  type Person,
+  packPoints,
+  type Stroke,
+  strokePoints,
+  toBase64,
+} from '@hand-back/core'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useStore } from 'zustand'
+import { useLetters } from '../../page/answers/useMarks.ts'
+import { PageSurface } from '../../page/PageSurface.tsx'
+import type { Surface, Writing } from '../../page/Surface.ts'
+import { SwatchStrip } from '../../page/SwatchStrip.tsx'
+import { STUDENT_SWATCHES } from '../../page/swatches.ts'
+import { useTools } from '../../page/useWriting.ts'
+import { Button } from '../../ui/Button.tsx'
+import { usePreparing } from './context.ts'
+import { HoldLayer } from './Hold.tsx'
+import { kindName } from './kinds.ts'
+import { marksOf } from './marksOf.ts'
+import { pageAt, type SheetStore } from './sheetStore.ts'
+import { usePreparingKeys } from './usePreparingKeys.ts'
+import { nowShown } from './viewNow.ts'
+
+const NONE: ReadonlySet<string> = new Set()
+const NO_STROKES: readonly Stroke[] = []
+
+/** The page being prepared, with what lies over it to pick, move and put down things. */
+export function PreparingPage({ person }: { person: Person }) {
+  const { store, worksheet } = usePreparing()
+  const page = useStore(store.view, pageAt)
+  const number = useStore(store.view, ({ sheet }) => sheet.pages.indexOf(page) + 1)
+  const placing = useStore(store.view, (preparing) => preparing.placing)
+  const [lifted, setLifted] = useState(NONE)
+  const [surface, setSurface] = useState<Surface>()
+  const letters = useLetters()
+  useEffect(() => nowShown(surface), [surface])
+  usePreparingKeys(surface)
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: laid out again when the letters are there
+  const marks = useMemo(
+    () => page.printed.flatMap((item) => (lifted.has(item.id) ? [] : marksOf(item))),
+    [page, lifted, letters],
+  )
+  const tools = useTools(person, STUDENT_SWATCHES)
+  const writing = useOwnInk(store, placing === 'ink', tools.swatch)
+  const label = `Page ${number} of ${worksheet.title}, in preparation`
+  const lift = useCallback((ids: ReadonlySet<string>) => setLifted(ids), [])
+  return (
+    <main className="relative flex min-w-0 flex-1 flex-col">
+      <div className="relative flex min-h-0 flex-1">
+        <PageSurface
+          page={page}
+          marks={marks}
+          strokes={NO_STROKES}
+          writing={writing}
+          label={label}
+          onSurface={setSurface}
+        >
+          {(view) => placing !== 'ink' && <HoldLayer store={store} page={page} view={view} onLift={lift} />}
+        </PageSurface>
+      </div>
+      {placing === 'ink' && (
+        <div className="flex shrink-0 items-center justify-center gap-3 border-t border-rule bg-card px-3 py-2">
+          <SwatchStrip
+            swatches={tools.swatches}
+            active={tools.active}
+            onPick={tools.pick}
+            onChange={tools.change}
+          />
+          <Button onClick={() => store.place(undefined)}>Done writing</Button>
+        </div>
+      )}
+      {placing && placing !== 'ink' && (
+        <p
+          role="status"
+          className="pointer-events-none absolute bottom-3 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-1.5 whitespace-nowrap"
+        >
+          {kindName(placing)}: press on the page, or draw how large it is. Esc to stop.
+        </p>
+      )}
+    </main>
+  )
+}
+
+/** The teacher's own strokes, each a printed thing that can be picked and moved. */
+function useOwnInk(
+  store: SheetStore,
+  writes: boolean,
+  swatch: Pick<Stroke, 'nib' | 'colour' | 'width'>,
+): Writing | undefined {
+  return useMemo(() => {
+    if (!writes) return undefined
+    return {
+      tool: 'pen',
+      swatch,
+      keep(points: readonly InkPoint[]) {
+        const stroke: Stroke = {
+          id: crypto.randomUUID(),
+          kind: 'stroke',
+          ...swatch,
+          points: toBase64(packPoints(points)),
+        }
+        const { x0, y0, x1, y1 } = boundsOf(strokePoints(stroke), swatch.width / 2)
+        const inner = { x: x0, y: y0, width: x1 - x0, height: y1 - y0 }
+        store.put([{ id: crypto.randomUUID(), kind: 'ink', ...inner, stroke, inner }])
+        store.place('ink')
+      },
+      take: () => {},
+      mayTake: () => false,
+    }
+  }, [store, writes, swatch])
+}

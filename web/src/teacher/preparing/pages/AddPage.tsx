@@ -1,0 +1,258 @@
+import { pagesBroughtIn, type Ruling, type WorksheetPage } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { useRef, useState } from 'react'
+import { Problem, sentenceOf, upload } from '../../../api/ask.ts'
+import { queries } from '../../../api/queries.ts'
+import { PaperThumb } from '../../../page/paper/PaperThumb.tsx'
+import { Button } from '../../../ui/Button.tsx'
+import { Dialog } from '../../../ui/Dialog.tsx'
+import { INPUT } from '../../../ui/Field.tsx'
+import { Answer } from '../../../ui/Notice.tsx'
+import { usePreparing } from '../context.ts'
+import { insertPages, pagesFrom } from './insertPages.ts'
+import { RulingRows } from './RulingRows.tsx'
+import { RULINGS } from './rulings.ts'
+import { usePageSize } from './sizes.tsx'
+
+/** More pages, after the one that is shown: a paper, files, or pages of another worksheet. */
+export function AddPage({ onClose }: { onClose: () => void }) {
+  const [way, setWay] = useState<'paper' | 'worksheet'>('paper')
+  return (
+    <Dialog open onClose={onClose} title="Add a page" wide>
+      <div className="mb-4 flex flex-wrap gap-2">
+        <Button
+          aria-pressed={way === 'paper'}
+          onClick={() => setWay('paper')}
+          className={way === 'paper' ? '!border-ink' : ''}
+        >
+          Paper
+        </Button>
+        <FromFiles onDone={onClose} />
+        <Button
+          aria-pressed={way === 'worksheet'}
+          onClick={() => setWay('worksheet')}
+          className={way === 'worksheet' ? '!border-ink' : ''}
+        >
+          From another worksheet
+        </Button>
+      </div>
+      {way === 'paper' ? <NewPaper onDone={onClose} /> : <FromWorksheet onDone={onClose} />}
+    </Dialog>
+  )
+}
+
+function NewPaper({ onDone }: { onDone: () => void }) {
+  const { store } = usePreparing()
+  const [chosen, setChosen] = useState(0)
+  const [ruling, setRuling] = useState<Ruling>(RULINGS[0]![1])
+  const { size, rows } = usePageSize()
+  const pageOf = (of: Ruling): WorksheetPage => ({
+    id: crypto.randomUUID(),
+    ...size,
+    paper: { kind: 'ruled', ruling: of },
+    printed: [],
+  })
+  return (
+    <div className="grid grid-cols-[1fr_230px] gap-6 max-[700px]:grid-cols-1">
+      <ul className="grid grid-cols-5 gap-x-3 gap-y-3 max-[900px]:grid-cols-4">
+        {RULINGS.map(([name, of], index) => (
+          <li key={name}>
+            <button
+              type="button"
+              aria-pressed={chosen === index}
+              onClick={() => {
+                setChosen(index)
+                setRuling(of)
+              }}
+              className={`flex h-full w-full flex-col items-center gap-1 rounded-tag border-2 p-1.5 ${chosen === index ? 'border-ink bg-sheet' : 'border-transparent hover:bg-blotter'}`}
+            >
+              <PaperThumb page={SAMPLES[index]!} width={64} label="" />
+              <span className="text-sm leading-tight">{name}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="flex flex-col gap-3">
+        {rows}
+        <RulingRows key={chosen} ruling={ruling} onChange={setRuling} />
+        <Button
+          look="main"
+          onClick={() => {
+            insertPages(store, [pageOf(ruling)])
+            onDone()
+          }}
+        >
+          Add this page
+        </Button>
+      </div>
+    </div>
+  )
+}
+
+/** The papers on offer, as small pages of a size at which their lines are seen. */
+const SAMPLES: readonly WorksheetPage[] = RULINGS.map(([, ruling], index) => ({
+  id: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`,
+  width: 260,
+  height: 330,
+  paper: { kind: 'ruled', ruling },
+  printed: [],
+}))
+
+/** PDFs and pictures; a locked PDF asks for its password in place. */
+function FromFiles({ onDone }: { onDone: () => void }) {
+  const { store, worksheet } = usePreparing()
+  const input = useRef<HTMLInputElement>(null)
+  const [locked, setLocked] = useState<readonly File[]>()
+  const [password, setPassword] = useState('')
+  const [part, setPart] = useState<number>()
+  const [problem, setProblem] = useState<string>()
+  const bring = async (files: readonly File[], withPassword?: string) => {
+    if (files.length === 0) return
+    setPart(0)
+    setProblem(undefined)
+    try {
+      const made = await upload(
+        pagesBroughtIn,
+        `/worksheets/${worksheet.id}/files`,
+        files,
+        setPart,
+        withPassword,
+      )
+      insertPages(store, made.pages)
+      onDone()
+    } catch (error) {
+      if (error instanceof Problem && error.status === 423) setLocked(files)
+      setProblem(sentenceOf(error))
+    } finally {
+      setPart(undefined)
+    }
+  }
+  return (
+    <>
+      <Button onClick={() => input.current?.click()} disabled={part !== undefined}>
+        {part === undefined
+          ? 'PDF or picture …'
+          : part < 1
+            ? `Sending ${Math.round(part * 100)} %`
+            : 'Reading the pages …'}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".pdf,.png,.jpg,.jpeg,.webp"
+        multiple
+        aria-label="PDFs and pictures as pages"
+        className="hidden"
+        onChange={(event) => {
+          void bring([...(event.target.files ?? [])])
+          event.target.value = ''
+        }}
+      />
+      {problem && (
+        <p role="alert" className="w-full text-madder">
+          {problem}
+        </p>
+      )}
+      {locked && (
+        <form
+          className="flex w-full gap-2"
+          onSubmit={(event) => {
+            event.preventDefault()
+            void bring(locked, password)
+          }}
+        >
+          <input
+            type="password"
+            aria-label="Password of the PDF"
+            placeholder="Password of the PDF"
+            autoComplete="off"
+            className={INPUT}
+            value={password}
+            onChange={(event) => setPassword(event.target.value)}
+          />
+          <Button type="submit">Open it</Button>
+        </form>
+      )}
+    </>
+  )
+}
+
+function FromWorksheet({ onDone }: { onDone: () => void }) {
+  const { store, worksheet } = usePreparing()
+  const shelf = useQuery(queries.worksheets())
+  const [from, setFrom] = useState<string>()
+  const other = useQuery({ ...queries.worksheet(from ?? ''), enabled: from !== undefined })
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
+  if (!from)
+    return (
+      <Answer of={shelf}>
+        {(list) => (
+          <ul className="grid max-h-[50vh] gap-1 overflow-y-auto">
+            {list
+              .filter(({ id }) => id !== worksheet.id)
+              .map(({ id, title, pageCount }) => (
+                <li key={id}>
+                  <button
+                    type="button"
+                    onClick={() => setFrom(id)}
+                    className="flex w-full justify-between rounded-tag px-3 py-2 text-left hover:bg-blotter"
+                  >
+                    <b className="font-serif">{title}</b>
+                    <span className="text-ink-soft">
+                      {pageCount} {pageCount === 1 ? 'page' : 'pages'}
+                    </span>
+                  </button>
+                </li>
+              ))}
+            {list.length < 2 && (
+              <p className="text-ink-soft">There is no other worksheet on the shelf yet.</p>
+            )}
+          </ul>
+        )}
+      </Answer>
+    )
+  return (
+    <Answer of={other}>
+      {(whole) => (
+        <>
+          <ul className="flex max-h-[46vh] flex-wrap gap-4 overflow-y-auto p-1">
+            {whole.sheet.pages.map((page, index) => (
+              <li key={page.id}>
+                <label className="flex flex-col items-center gap-1">
+                  <PaperThumb page={page} width={96} label={`Page ${index + 1}`} />
+                  <span>
+                    <input
+                      type="checkbox"
+                      className="mr-1.5 h-[16px] w-[16px] accent-verdigris"
+                      checked={chosen.has(page.id)}
+                      onChange={(event) => {
+                        const next = new Set(chosen)
+                        if (event.target.checked) next.add(page.id)
+                        else next.delete(page.id)
+                        setChosen(next)
+                      }}
+                    />
+                    {index + 1}
+                  </span>
+                </label>
+              </li>
+            ))}
+          </ul>
+          <div className="mt-4 flex justify-between">
+            <Button onClick={() => setFrom(undefined)}>Another worksheet</Button>
+            <Button
+              look="main"
+              disabled={chosen.size === 0}
+              onClick={() => {
+                insertPages(store, pagesFrom(whole.sheet, chosen))
+                onDone()
+              }}
+            >
+              {chosen.size <= 1 ? 'Add this page' : `Add ${chosen.size} pages`}
+            </Button>
+          </div>
+        </>
+      )}
+    </Answer>
+  )
+}

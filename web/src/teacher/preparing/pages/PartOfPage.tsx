@@ -1,0 +1,206 @@
+import { type Box, cutOut, moveItem, pageMarks, pagesBroughtIn, type WorksheetPage } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { type PointerEvent, useMemo, useRef, useState } from 'react'
+import { useStore } from 'zustand'
+import { Problem, sentenceOf, upload } from '../../../api/ask.ts'
+import { queries } from '../../../api/queries.ts'
+import { measure } from '../../../page/draw/letters.ts'
+import { PageSurface } from '../../../page/PageSurface.tsx'
+import type { Surface } from '../../../page/Surface.ts'
+import { toPage, type View } from '../../../page/view.ts'
+import { Button } from '../../../ui/Button.tsx'
+import { Dialog } from '../../../ui/Dialog.tsx'
+import { usePreparing } from '../context.ts'
+import { SMALL_INPUT } from '../panels/rows.tsx'
+import { boxBetween } from '../putDown.ts'
+import { middleOfView } from '../viewNow.ts'
+
+/** Cuts a box out of any page and puts it on the one being prepared: sharp at any size, as it is made of vectors. */
+export function PartOfPage({ onClose }: { onClose: () => void }) {
+  const { store, worksheet } = usePreparing()
+  const own = useStore(store.view, ({ sheet }) => sheet.pages)
+  const shelf = useQuery(queries.worksheets())
+  const [from, setFrom] = useState(worksheet.id)
+  const other = useQuery({ ...queries.worksheet(from), enabled: from !== worksheet.id && from !== 'file' })
+  const [file, setFile] = useState<readonly WorksheetPage[]>([])
+  const [index, setIndex] = useState(0)
+  const [cut, setCut] = useState<Box>()
+  const pages = from === 'file' ? file : from === worksheet.id ? own : (other.data?.sheet.pages ?? [])
+  const page = pages[Math.min(index, pages.length - 1)]
+  const turn = (to: number) => {
+    setIndex(Math.min(pages.length - 1, Math.max(0, to)))
+    setCut(undefined)
+  }
+  const put = () => {
+    if (!page || !cut) return
+    const middle = middleOfView()
+    const pieces = cutOut(page, cut, () => crypto.randomUUID()).map((item) => {
+      const { sets: _others, ...rest } = item
+      return moveItem(rest as typeof item, middle.x - cut.width / 2, middle.y - cut.height / 2)
+    })
+    store.put(pieces)
+    onClose()
+  }
+  return (
+    <Dialog open onClose={onClose} title="Part of a page" wide>
+      <div className="mb-3 flex flex-wrap items-center gap-2">
+        <select
+          aria-label="From"
+          className={`${SMALL_INPUT} !w-64`}
+          value={from}
+          onChange={(event) => {
+            setFrom(event.target.value)
+            setIndex(0)
+            setCut(undefined)
+          }}
+        >
+          <option value={worksheet.id}>this worksheet</option>
+          {file.length > 0 && <option value="file">the file just brought in</option>}
+          {(shelf.data ?? [])
+            .filter(({ id }) => id !== worksheet.id)
+            .map(({ id, title }) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+        </select>
+        <OtherFile
+          onPages={(made) => {
+            setFile(made)
+            setFrom('file')
+            setIndex(0)
+            setCut(undefined)
+          }}
+        />
+        <span className="flex-1" />
+        <Button onClick={() => turn(index - 1)} disabled={index === 0} aria-label="Page before">
+          ←
+        </Button>
+        <span className="tabular">
+          {Math.min(index + 1, pages.length)} of {pages.length}
+        </span>
+        <Button onClick={() => turn(index + 1)} disabled={index >= pages.length - 1} aria-label="Next page">
+          →
+        </Button>
+      </div>
+      <div className="relative flex h-[54vh] border border-rule">
+        {page && <CutPage key={page.id} page={page} cut={cut} onCut={setCut} />}
+      </div>
+      <div className="mt-4 flex items-center justify-between gap-4">
+        <p className="text-ink-soft">Draw a box around the part that you want.</p>
+        <Button look="main" disabled={!cut} onClick={put}>
+          Put it on the page
+        </Button>
+      </div>
+    </Dialog>
+  )
+}
+
+const NO_COPY = '00000000-0000-4000-8000-000000000000'
+const BARE = { kind: 'ruled', ruling: { form: 'plain', colour: '#ffffff' } } as const
+/** A smaller box was a slip, in points. */
+const LEAST = 8
+
+function CutPage({
+  page,
+  cut,
+  onCut,
+}: {
+  page: WorksheetPage
+  cut: Box | undefined
+  onCut: (box: Box | undefined) => void
+}) {
+  const [, setSurface] = useState<Surface>()
+  const marks = useMemo(() => pageMarks({ ...page, paper: BARE }, [], NO_COPY, measure), [page])
+  const from = useRef<{ x: number; y: number }>(undefined)
+  const at = (event: PointerEvent<HTMLElement>, view: View) => {
+    const box = event.currentTarget.getBoundingClientRect()
+    const place = toPage(view, { x: event.clientX - box.left, y: event.clientY - box.top })
+    return { x: Math.min(page.width, Math.max(0, place.x)), y: Math.min(page.height, Math.max(0, place.y)) }
+  }
+  return (
+    <PageSurface
+      page={page}
+      marks={marks}
+      strokes={NO_STROKES}
+      writing={undefined}
+      label="The page to cut from"
+      onSurface={setSurface}
+    >
+      {(view) => (
+        <div
+          data-takes="all"
+          data-testid="cutting"
+          className="pointer-events-auto absolute inset-0 cursor-crosshair touch-none"
+          onPointerDown={(event) => {
+            event.currentTarget.setPointerCapture(event.pointerId)
+            from.current = at(event, view)
+          }}
+          onPointerMove={(event) => from.current && onCut(boxBetween(from.current, at(event, view)))}
+          onPointerUp={() => {
+            from.current = undefined
+            if (cut && Math.min(cut.width, cut.height) < LEAST) onCut(undefined)
+          }}
+        >
+          {cut && (
+            <div
+              className="absolute border-2 border-verdigris bg-verdigris/10"
+              style={{
+                left: view.x + cut.x * view.scale,
+                top: view.y + cut.y * view.scale,
+                width: cut.width * view.scale,
+                height: cut.height * view.scale,
+              }}
+            />
+          )}
+        </div>
+      )}
+    </PageSurface>
+  )
+}
+
+const NO_STROKES: readonly never[] = []
+
+/** A PDF or picture that is not a worksheet: only a part of it is wanted. */
+function OtherFile({ onPages }: { onPages: (pages: readonly WorksheetPage[]) => void }) {
+  const { worksheet } = usePreparing()
+  const input = useRef<HTMLInputElement>(null)
+  const [busy, setBusy] = useState(false)
+  const [problem, setProblem] = useState<string>()
+  const bring = async (files: readonly File[]) => {
+    if (files.length === 0) return
+    setBusy(true)
+    setProblem(undefined)
+    try {
+      onPages((await upload(pagesBroughtIn, `/worksheets/${worksheet.id}/files`, files, () => {})).pages)
+    } catch (error) {
+      const locked = error instanceof Problem && error.status === 423
+      setProblem(`${sentenceOf(error)}${locked ? ' Add it as a page first; it is asked for there.' : ''}`)
+    } finally {
+      setBusy(false)
+    }
+  }
+  return (
+    <>
+      <Button onClick={() => input.current?.click()} disabled={busy}>
+        {busy ? 'Reading …' : 'Another PDF …'}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".pdf,.png,.jpg,.jpeg,.webp"
+        aria-label="A PDF to cut from"
+        className="hidden"
+        onChange={(event) => {
+          void bring([...(event.target.files ?? [])])
+          event.target.value = ''
+        }}
+      />
+      {problem && (
+        <p role="alert" className="w-full text-madder">
+          {problem}
+        </p>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,102 @@
+import { type FormulaDrawing, formulaDrawn } from '@hand-back/core'
+import type { MathfieldElement } from 'mathlive'
+import { useEffect, useId, useRef, useState } from 'react'
+import { ask, sentenceOf } from '../../../api/ask.ts'
+import { SMALL_INPUT, Stacked } from './rows.tsx'
+
+/** A formula is drawn when nothing was typed for this long, in milliseconds. */
+const REST = 350
+
+/** A formula, built in a field that shows it as it will look, or typed as LaTeX. Told when it has been drawn. */
+export function FormulaField({
+  latex,
+  onDrawn,
+}: {
+  latex: string
+  onDrawn: (latex: string, drawing: FormulaDrawing) => void
+}) {
+  const [text, setText] = useState(latex)
+  const [problem, setProblem] = useState<string>()
+  const typed = useId()
+  const host = useRef<HTMLDivElement>(null)
+  const field = useRef<MathfieldElement>(undefined)
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
+  const latest = useRef({ onDrawn, wanted: latex })
+  latest.current.onDrawn = onDrawn
+
+  const want = (wanted: string) => {
+    setText(wanted)
+    latest.current.wanted = wanted
+    clearTimeout(timer.current)
+    if (wanted.trim() === '') return
+    timer.current = setTimeout(async () => {
+      try {
+        const drawing = await ask(formulaDrawn, 'POST', '/formulas', { latex: wanted })
+        setProblem(undefined)
+        if (latest.current.wanted === wanted) latest.current.onDrawn(wanted, drawing)
+      } catch (error) {
+        setProblem(sentenceOf(error))
+      }
+    }, REST)
+  }
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the field is made once; later it is told
+  useEffect(() => {
+    let gone = false
+    void import('mathlive').then(({ MathfieldElement: Field }) => {
+      if (gone || !host.current) return
+      Field.fontsDirectory = '/mathlive-fonts'
+      Field.soundsDirectory = null
+      const made = new Field()
+      made.setAttribute('aria-label', 'Formula')
+      made.addEventListener('input', () => want(made.getValue('latex')))
+      // Only in the document does it take a value and settings.
+      host.current.append(made)
+      made.mathVirtualKeyboardPolicy = 'manual'
+      made.menuItems = []
+      made.value = latest.current.wanted
+      field.current = made
+      const typing = document.activeElement === document.getElementById(typed)
+      if (typing && latest.current.wanted === '') made.focus()
+    })
+    return () => {
+      gone = true
+      clearTimeout(timer.current)
+      field.current?.remove()
+    }
+  }, [])
+
+  return (
+    <>
+      <Stacked label="Formula">
+        {() => (
+          <div
+            ref={host}
+            className="min-h-[46px] rounded-tag border border-ink-soft/60 bg-sheet [&>math-field]:block [&>math-field]:w-full [&>math-field]:text-xl"
+          />
+        )}
+      </Stacked>
+      <Stacked label="The same in LaTeX" id={typed}>
+        {() => (
+          <input
+            id={typed}
+            data-first
+            className={`${SMALL_INPUT} font-mono text-sm`}
+            maxLength={2000}
+            spellCheck={false}
+            value={text}
+            onChange={(event) => {
+              want(event.target.value)
+              field.current?.setValue(event.target.value, { silenceNotifications: true })
+            }}
+          />
+        )}
+      </Stacked>
+      {problem && (
+        <p role="alert" className="text-sm text-madder">
+          {problem}
+        </p>
+      )}
+    </>
+  )
+}

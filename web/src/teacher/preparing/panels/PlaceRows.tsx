@@ -1,0 +1,102 @@
+import { type PrintedItem, setBox } from '@hand-back/core'
+import { ArrowDownToLine, ArrowUpToLine, Copy, Lock, LockOpen, Trash2 } from 'lucide-react'
+import { Button } from '../../../ui/Button.tsx'
+import { putCopies } from '../clipboard.ts'
+import { usePreparing } from '../context.ts'
+import { PairRow } from './rows.tsx'
+import { SetRow } from './SetRow.tsx'
+
+/** Where things lie and how large they are in millimetres, for whom they are, above or below others, locked or not. */
+export function PlaceRows({ items }: { items: readonly PrintedItem[] }) {
+  const { store } = usePreparing()
+  const ids = new Set(items.map(({ id }) => id))
+  const [one] = items
+  const locked = items.every((item) => item.locked)
+  const order = (to: 'front' | 'back') =>
+    store.changePage((page) => {
+      const going = page.printed.filter(({ id }) => ids.has(id))
+      const staying = page.printed.filter(({ id }) => !ids.has(id))
+      return { ...page, printed: to === 'front' ? [...staying, ...going] : [...going, ...staying] }
+    })
+  const lock = () =>
+    store.changeItems(
+      ids,
+      ({ locked: _was, ...item }) => (locked ? item : { ...item, locked: true }) as PrintedItem,
+    )
+  const again = () => putCopies(store, items, store.view.getState().sheet.keys, [{ dx: 14, dy: 14 }])
+  return (
+    <div className="mt-1 flex flex-col gap-2 border-t border-rule pt-3">
+      {items.length === 1 && one && (
+        <>
+          <PairRow
+            label="Place"
+            names={['mm from the left', 'mm from the top']}
+            values={[one.x, one.y]}
+            onChange={(index, value) =>
+              store.changeItems(
+                ids,
+                (item) => ({ ...item, [index === 0 ? 'x' : 'y']: value }),
+                `${one.id} place`,
+              )
+            }
+          />
+          <PairRow
+            label="Size"
+            names={['mm wide', 'mm high']}
+            values={[one.width, one.height]}
+            onChange={(index, value) =>
+              value >= 0 &&
+              store.changeItems(
+                ids,
+                (item) => setBox(item, index === 0 ? { width: value } : { height: value }),
+                `${one.id} size`,
+              )
+            }
+          />
+        </>
+      )}
+      <SetRow
+        sets={one?.sets}
+        onChange={(sets) =>
+          store.changeItems(
+            ids,
+            ({ sets: _was, ...item }) => (sets ? { ...item, sets } : item) as PrintedItem,
+          )
+        }
+      />
+      <div className="flex flex-wrap gap-1">
+        <Small label="To the front" onClick={() => order('front')}>
+          <ArrowUpToLine size={17} aria-hidden="true" />
+        </Small>
+        <Small label="To the back" onClick={() => order('back')}>
+          <ArrowDownToLine size={17} aria-hidden="true" />
+        </Small>
+        <Small label="Duplicate" onClick={again}>
+          <Copy size={17} aria-hidden="true" />
+        </Small>
+        <Small label={locked ? 'Unlock' : 'Lock in place'} pressed={locked} onClick={lock}>
+          {locked ? <Lock size={17} aria-hidden="true" /> : <LockOpen size={17} aria-hidden="true" />}
+        </Small>
+        <Small label="Take away" onClick={() => store.takeAway()} disabled={locked}>
+          <Trash2 size={17} aria-hidden="true" />
+        </Small>
+      </div>
+    </div>
+  )
+}
+
+export function Small({
+  label,
+  pressed,
+  ...rest
+}: { label: string; pressed?: boolean } & React.ComponentProps<typeof Button>) {
+  return (
+    <Button
+      aria-label={label}
+      title={label}
+      aria-pressed={pressed}
+      {...rest}
+      className={`!px-2 ${pressed ? '!border-ink' : ''}`}
+    />
+  )
+}

@@ -1,0 +1,96 @@
+import type { Printed, PrintedItem } from '@hand-back/core'
+import { type ReactNode, useEffect, useRef } from 'react'
+import { useStore } from 'zustand'
+import { usePreparing } from '../context.ts'
+import { itemName } from '../kinds.ts'
+import { pickedOf, type SheetStore, saysNothing } from '../sheetStore.ts'
+import { CardPanel, ChoicePanel, DropPanel, LabelPanel, TypedPanel } from './ask.tsx'
+import { InkPanel, PlotPanel, ShapePanel } from './draw.tsx'
+import { ManyPanel } from './ManyPanel.tsx'
+import { PagePanel } from './PagePanel.tsx'
+import { PlaceRows } from './PlaceRows.tsx'
+import { QuestionPanel } from './QuestionPanel.tsx'
+import { PanelTitle } from './rows.tsx'
+import {
+  DirectionPanel,
+  FormulaPanel,
+  LinkPanel,
+  PicturePanel,
+  PiecePanel,
+  type SetOf,
+  TextPanel,
+} from './tell.tsx'
+
+/** What can be said of what is picked: one thing, several, a question, or the page. */
+export function SidePanel() {
+  const { store } = usePreparing()
+  const preparing = useStore(store.view)
+  const picked = pickedOf(preparing)
+  const [one] = picked
+  return (
+    <aside
+      data-panel
+      aria-label="What is picked"
+      className="w-[276px] shrink-0 overflow-y-auto border-l border-rule bg-card px-4 py-4 max-[900px]:w-[220px] max-[900px]:px-3"
+    >
+      {preparing.area ? (
+        <QuestionPanel area={preparing.area} />
+      ) : picked.length > 1 ? (
+        <ManyPanel picked={picked} />
+      ) : one ? (
+        <ItemPanel key={one.id} item={one} store={store} />
+      ) : (
+        <PagePanel />
+      )}
+    </aside>
+  )
+}
+
+function ItemPanel({ item, store }: { item: PrintedItem; store: SheetStore }) {
+  const panel = useRef<HTMLDivElement>(null)
+  const empty = saysNothing(item) || (item.kind === 'typed' && item.label === '')
+  // A thing that was just put down and says nothing yet is ready to be written in.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only when it is put down
+  useEffect(() => {
+    if (empty) panel.current?.querySelector<HTMLElement>('[data-first]')?.focus()
+  }, [])
+  const ids = new Set([item.id])
+  const set = (changed: Partial<PrintedItem>, field?: string) =>
+    store.changeItems(
+      ids,
+      (before) => ({ ...before, ...changed }) as PrintedItem,
+      field && `${item.id} ${field}`,
+    )
+  return (
+    <div ref={panel} className="flex flex-col gap-3">
+      <PanelTitle>{itemName(item)}</PanelTitle>
+      <Fields item={item} set={set} />
+      <PlaceRows items={[item]} />
+    </div>
+  )
+}
+
+const PANELS: {
+  [Kind in PrintedItem['kind']]: (props: { item: Printed<Kind>; set: SetOf<Printed<Kind>> }) => ReactNode
+} = {
+  text: TextPanel,
+  direction: DirectionPanel,
+  formula: FormulaPanel,
+  picture: PicturePanel,
+  piece: PiecePanel,
+  link: LinkPanel,
+  typed: TypedPanel,
+  choice: ChoicePanel,
+  drop: DropPanel,
+  speak: LabelPanel as never,
+  photo: LabelPanel as never,
+  card: CardPanel,
+  shape: ShapePanel,
+  plot: PlotPanel,
+  ink: InkPanel,
+}
+
+function Fields({ item, set }: { item: PrintedItem; set: SetOf<PrintedItem> }) {
+  const Panel = PANELS[item.kind] as (props: { item: PrintedItem; set: SetOf<PrintedItem> }) => ReactNode
+  return <Panel item={item} set={set} />
+}

@@ -1,0 +1,72 @@
+import {
+  type Box,
+  lineBetween,
+  nextLabel,
+  type Printed,
+  type PrintedItem,
+  type WorksheetPage,
+} from '@hand-back/core'
+import { KINDS, pressSize } from './kinds.ts'
+import type { SheetStore } from './sheetStore.ts'
+
+/** The box between two places. */
+export function boxBetween(a: { x: number; y: number }, b: { x: number; y: number }): Box {
+  return {
+    x: Math.min(a.x, b.x),
+    y: Math.min(a.y, b.y),
+    width: Math.abs(a.x - b.x),
+    height: Math.abs(a.y - b.y),
+  }
+}
+
+/** A drag shorter than this many points was a press: the thing gets its usual size. */
+const PRESS = 8
+
+type Place = { readonly x: number; readonly y: number }
+
+/** Puts what is chosen where a drag went, or at its usual size where the drag is only a press. */
+export function putDown(store: SheetStore, page: WorksheetPage, from: Place, to: Place): void {
+  const { placing } = store.view.getState()
+  const box = boxBetween(from, to)
+  if (placing === 'question') putQuestion(store, page, box)
+  if (!placing || placing === 'ink' || placing === 'question') return
+  const usual = pressSize(placing)
+  const press = Math.max(box.width, box.height) < PRESS
+  const size = press
+    ? usual
+    : { width: Math.max(box.width, PRESS), height: Math.max(box.height, placing === 'line' ? 0 : PRESS) }
+  const at = {
+    x: Math.max(0, Math.min(box.x, page.width - size.width)),
+    y: Math.max(0, Math.min(box.y, page.height - size.height)),
+  }
+  const made: PrintedItem = KINDS[placing].make({ ...at, ...size })
+  const line = placing === 'line' && !press
+  store.put([line ? lineBetween(made as Printed<'shape'>, { start: from, end: to }) : made])
+}
+
+function putQuestion(store: SheetStore, page: WorksheetPage, box: Box): void {
+  const { sheet, area } = store.view.getState()
+  const press = Math.max(box.width, box.height) < PRESS
+  // A press takes the whole width of the page: most questions do.
+  const lying = press
+    ? { x: 0, y: box.y, width: page.width, height: Math.min(140, page.height - box.y) }
+    : box
+  const id = area?.question ?? crypto.randomUUID()
+  store.change((before) => ({
+    ...before,
+    questions: [
+      ...before.questions,
+      { id, label: nextLabel(sheet.questions), fullMarks: 1, areas: [{ page: page.id, ...lying }] },
+    ],
+  }))
+  store.pickArea(id, 0)
+}
+
+/** Puts a kind in the middle of what is seen: the way of keys. */
+export function putInView(store: SheetStore, page: WorksheetPage, middle: { x: number; y: number }): void {
+  const { placing } = store.view.getState()
+  const size =
+    placing && placing !== 'ink' && placing !== 'question' ? pressSize(placing) : { width: 0, height: 0 }
+  const at = { x: middle.x - size.width / 2, y: middle.y - size.height / 2 }
+  putDown(store, page, at, at)
+}

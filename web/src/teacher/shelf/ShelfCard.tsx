@@ -1,0 +1,145 @@
+import { type WorksheetCard, type WorksheetWhole, worksheetWhole } from '@hand-back/core'
+import { Archive, ArchiveRestore, Copy, FolderInput } from 'lucide-react'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import type { z } from 'zod'
+import { ask, nothing } from '../../api/ask.ts'
+import { queryClient } from '../../api/queries.ts'
+import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
+import { Button } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
+import { INPUT } from '../../ui/Field.tsx'
+import { sayDone, sayProblem } from '../../ui/notices.ts'
+
+/** Runs a change of the shelf and shows it. */
+async function act(doing: () => Promise<unknown>): Promise<boolean> {
+  try {
+    await doing()
+    await queryClient.invalidateQueries({ queryKey: ['worksheets'] })
+    return true
+  } catch (error) {
+    sayProblem(error)
+    return false
+  }
+}
+
+/** A worksheet on the shelf: its first page, and what can be done with the whole of it. */
+export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; units: readonly string[] }) {
+  const { id, title, firstPage, pageCount, timesHandedOut, archived } = worksheet
+  const [filing, setFiling] = useState(false)
+  const post = (path: string) => ask(nothing, 'POST', `/worksheets/${id}/${path}`)
+  const putAway = async () => {
+    if (await act(() => post('archive')))
+      sayDone(`${title} is put away.`, () => void act(() => post('bring-back')))
+  }
+  const again = () =>
+    act(() => ask(worksheetWhole as z.ZodType<WorksheetWhole>, 'POST', `/worksheets/${id}/duplicate`))
+  const picture = (
+    <>
+      <span className="flex h-[212px] items-end border-b-2 border-rule">
+        {firstPage && (
+          <PaperThumb
+            page={firstPage}
+            width={Math.min(180, (208 * firstPage.width) / firstPage.height)}
+            label={`First page of ${title}`}
+          />
+        )}
+      </span>
+      <b className="mt-2.5 font-serif text-[17px] leading-tight">{title}</b>
+      <span className="text-ink-soft">
+        {pageCount} {pageCount === 1 ? 'page' : 'pages'} · {sayTimes(timesHandedOut)}
+      </span>
+    </>
+  )
+  return (
+    <li className="flex flex-col">
+      {archived ? (
+        <span className="flex flex-1 flex-col opacity-80">{picture}</span>
+      ) : (
+        <Link to={`/worksheet/${id}`} className="flex flex-1 flex-col text-ink no-underline">
+          {picture}
+        </Link>
+      )}
+      <span className="mt-1 -ml-2 flex items-center">
+        {archived ? (
+          <Tool label={`Bring ${title} back`} onClick={() => void act(() => post('bring-back'))}>
+            <ArchiveRestore size={17} aria-hidden="true" /> Bring back
+          </Tool>
+        ) : (
+          <>
+            <Link
+              to={`/worksheet/${id}/hand-out`}
+              aria-label={`Hand out ${title}`}
+              className="rounded-tag px-2 py-1.5 font-semibold text-verdigris no-underline hover:bg-card"
+            >
+              Hand out
+            </Link>
+            <Tool label={`Duplicate ${title}`} onClick={() => void again()}>
+              <Copy size={17} aria-hidden="true" />
+            </Tool>
+            <Tool label={`Unit of ${title}`} onClick={() => setFiling(true)}>
+              <FolderInput size={17} aria-hidden="true" />
+            </Tool>
+            <Tool label={`Put ${title} away`} onClick={() => void putAway()}>
+              <Archive size={17} aria-hidden="true" />
+            </Tool>
+          </>
+        )}
+      </span>
+      {filing && <UnitDialog worksheet={worksheet} units={units} onClose={() => setFiling(false)} />}
+    </li>
+  )
+}
+
+function sayTimes(times: number): string {
+  if (times === 0) return 'not handed out'
+  return times === 1 ? 'handed out once' : `handed out ${times} times`
+}
+
+function Tool({ label, ...rest }: { label: string } & React.ComponentProps<typeof Button>) {
+  return <Button look="quiet" aria-label={label} title={label} {...rest} className="!px-2" />
+}
+
+function UnitDialog({
+  worksheet,
+  units,
+  onClose,
+}: {
+  worksheet: WorksheetCard
+  units: readonly string[]
+  onClose: () => void
+}) {
+  const [unit, setUnit] = useState(worksheet.unit)
+  const file = async () => {
+    if (await act(() => ask(nothing, 'PATCH', `/worksheets/${worksheet.id}`, { unit }))) onClose()
+  }
+  return (
+    <Dialog open onClose={onClose} title={`In which unit does ${worksheet.title} stand?`}>
+      <form
+        className="flex gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          void file()
+        }}
+      >
+        <input
+          aria-label="Unit"
+          list="units"
+          maxLength={80}
+          value={unit}
+          onChange={(event) => setUnit(event.target.value)}
+          className={INPUT}
+        />
+        <datalist id="units">
+          {units.map((name) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
+        <Button type="submit" look="main">
+          Put it there
+        </Button>
+      </form>
+      <p className="mt-3 text-ink-soft">Left empty, it stands in no unit.</p>
+    </Dialog>
+  )
+}
