@@ -1,4 +1,4 @@
-const match = /^\/as\/[a-z0-9-]{1,40}(?=\/|$)/.exec(location.pathname)
+const match = /^\/as\/[a-z0-9-]{1,40}(?=\/|$)/.exec(globalThis.location?.pathname ?? '')
 
 /** The path under which this tab is signed in: empty, or a seat of the demo, `/as/NAME`. */
 export const SEAT = match?.[0] ?? ''

@@ -37,29 +37,47 @@ export type Sheet = z.infer<typeof sheet>
 
 /**
  * The sheet without what points to nothing: areas on pages that are gone, keys of places that are gone,
- * marks for sets that are gone.
+ * marks for sets that are gone. What needs no tidying stays the very same object, so that what changed
+ * can be found by identity.
  */
 export function tidySheet(of: Sheet): Sheet {
   const pages = new Set(of.pages.map(({ id }) => id))
-  const sets = new Set(of.sets.map(({ id }) => id))
-  const known = <T extends { sets?: string[] | undefined }>(each: T): T => {
+  const items = new Set(of.pages.flatMap(({ printed }) => printed.map(({ id }) => id)))
+  const marked = known(new Set(of.sets.map(({ id }) => id)))
+  const keys = Object.entries(of.keys)
+  const keysLeft = keys.filter(([id]) => items.has(id))
+  const tidy = {
+    pages: eachSame(of.pages, (page) => {
+      const printed = eachSame(page.printed, marked)
+      return marked(printed === page.printed ? page : { ...page, printed })
+    }),
+    questions: eachSame(of.questions, (question) => {
+      const areas = question.areas.filter(({ page }) => pages.has(page))
+      return areas.length === question.areas.length ? question : { ...question, areas }
+    }),
+    keys: keysLeft.length === keys.length ? of.keys : Object.fromEntries(keysLeft),
+    sets: of.sets,
+  }
+  if (tidy.questions.some(({ areas }) => areas.length === 0))
+    tidy.questions = tidy.questions.filter(({ areas }) => areas.length > 0)
+  return tidy
+}
+
+/** Takes from a page or an item the marks for sets that are not known. */
+function known(sets: ReadonlySet<string>) {
+  return <T extends { sets?: string[] | undefined }>(each: T): T => {
     if (!each.sets) return each
     const left = each.sets.filter((id) => sets.has(id))
     if (left.length === each.sets.length) return each
     const { sets: _gone, ...rest } = each
     return left.length > 0 ? ({ ...rest, sets: left } as T) : (rest as T)
   }
-  const items = new Set<string>()
-  for (const page of of.pages) for (const { id } of page.printed) items.add(id)
-  return {
-    ...of,
-    pages: of.pages.map((page) => known({ ...page, printed: page.printed.map(known) })),
-    questions: of.questions.flatMap((each) => {
-      const areas = each.areas.filter(({ page }) => pages.has(page))
-      return areas.length > 0 ? [{ ...each, areas }] : []
-    }),
-    keys: Object.fromEntries(Object.entries(of.keys).filter(([id]) => items.has(id))),
-  }
+}
+
+/** A list with each entry changed: the very same list when none did. */
+function eachSame<T>(list: T[], to: (each: T) => T): T[] {
+  const changed = list.map(to)
+  return changed.every((each, index) => each === list[index]) ? list : changed
 }
 
 /** A sheet of pages with nothing else to it. */

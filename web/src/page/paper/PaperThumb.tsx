@@ -5,7 +5,7 @@ import { drawMarks } from '../draw/drawMarks.ts'
 import { lettersReady, measure } from '../draw/letters.ts'
 import { wholePaper } from './papers.ts'
 
-/** A page drawn small, `width` CSS pixels wide, with what is printed on it. It is drawn when it comes near the window. */
+/** A page drawn small, `width` CSS pixels wide, with what is printed on it; without a label where words beside it say enough. It is drawn when it comes near the window. */
 export function PaperThumb({ page, width, label }: { page: WorksheetPage; width: number; label: string }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const [failed, setFailed] = useState(false)
@@ -27,7 +27,11 @@ export function PaperThumb({ page, width, label }: { page: WorksheetPage; width:
 
   return (
     <span className="relative block bg-sheet shadow-[0_1px_3px_rgb(30_43_58/0.25)]" style={{ width, height }}>
-      <canvas ref={canvas} role="img" aria-label={label} className="block h-full w-full" />
+      <canvas
+        ref={canvas}
+        {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
+        className="block h-full w-full"
+      />
       {failed && (
         <span className="absolute inset-0 grid place-items-center p-2 text-center text-xs text-ink-soft">
           This page cannot be shown just now.

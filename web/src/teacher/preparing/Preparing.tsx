@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { useParams } from 'react-router'
 import { queries, queryClient } from '../../api/queries.ts'
+import { measure } from '../../page/draw/letters.ts'
 import { Answer, Loading } from '../../ui/Notice.tsx'
 import { sayDone } from '../../ui/notices.ts'
 import { PreparingPlace } from './context.ts'
@@ -38,7 +39,7 @@ function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Per
     void drafts.get(worksheet.id).then((draft) => {
       if (gone) return
       const goesOn = draft?.revision === worksheet.revision
-      const store = new SheetStore(goesOn ? draft.sheet : worksheet.sheet)
+      const store = new SheetStore(goesOn ? draft.sheet : worksheet.sheet, measure)
       stop = store.view.subscribe(({ sheet }) => keeper.take(sheet))
       if (goesOn) {
         keeper.take(draft.sheet)

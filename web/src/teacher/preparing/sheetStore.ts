@@ -1,5 +1,6 @@
 import {
   fitHeight,
+  type Measure,
   type PrintedItem,
   type Question,
   type Sheet,
@@ -7,7 +8,6 @@ import {
   type WorksheetPage,
 } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import { measure } from '../../page/draw/letters.ts'
 import type { KindName } from './kinds.ts'
 
 /** A worksheet being prepared, as its screen sees it. */
@@ -42,7 +42,11 @@ export class SheetStore {
   #future: Step[] = []
   #last: { key: string; at: number } | undefined
 
-  constructor(sheet: Sheet) {
+  readonly #measure: Measure
+
+  /** @param measure how wide letters are on this device: things are made as high as their words. */
+  constructor(sheet: Sheet, measure: Measure) {
+    this.#measure = measure
     this.view = createStore(() => ({
       sheet,
       at: sheet.pages[0]!.id,
@@ -84,7 +88,7 @@ export class SheetStore {
     this.changePage(
       (page) => ({
         ...page,
-        printed: page.printed.map((item) => (ids.has(item.id) ? fitHeight(to(item), measure) : item)),
+        printed: page.printed.map((item) => (ids.has(item.id) ? fitHeight(to(item), this.#measure) : item)),
       }),
       key,
     )
@@ -93,7 +97,7 @@ export class SheetStore {
   /** Puts things on top of the page one is on, and picks them. */
   put(items: readonly PrintedItem[], keys: Sheet['keys'] = {}): void {
     const { at } = this.#now
-    const fitted = items.map((item) => fitHeight(item, measure))
+    const fitted = items.map((item) => fitHeight(item, this.#measure))
     this.change((sheet) => ({
       ...sheet,
       keys: { ...sheet.keys, ...keys },
