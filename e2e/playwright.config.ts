@@ -7,5 +7,6 @@ export default defineConfig({
   workers: 1,
   timeout: 120_000,
   expect: { timeout: 20_000 },
+  use: { actionTimeout: 20_000, screenshot: 'only-on-failure' },
   reporter: [['list'], ['json']],
 })

@@ -38,9 +38,10 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   await expect(teacher.getByLabel('Title of the worksheet')).toHaveValue('Reading a tide table')
   await expect(teacher.getByText('210 × 297 mm')).toBeVisible()
   // 500 × 700 pt as it is seen.
+  await teacher.getByRole('button', { name: 'Page 2', exact: true }).click()
   await expect(teacher.getByText('176 × 247 mm')).toBeVisible()
 
-  await teacher.getByRole('link', { name: 'Hand out' }).click()
+  await teacher.getByRole('button', { name: 'Hand out' }).click()
   await teacher.getByLabel('Wanda Petrov').uncheck()
   await expect(teacher.getByText('Left out: Wanda Petrov')).toBeVisible()
   await teacher.getByLabel('What to tell them').fill('Look at the table first.')

@@ -8,6 +8,7 @@ import { handoutFigures } from './bench/handouts.ts'
 import { inkFigures } from './bench/ink.ts'
 import { keepingFigures } from './bench/keeping.ts'
 import { pageFigures } from './bench/page.ts'
+import { preparingFigures } from './bench/preparing.ts'
 import { buildWeb } from './setup/buildWeb.ts'
 import { startCluster } from './setup/cluster.ts'
 
@@ -29,6 +30,7 @@ export async function run(options: readonly string[]): Promise<void> {
     handouts: () => handoutFigures(cluster.database('handouts')),
     flattening: flattenFigures,
     page: () => pageFigures(cluster.database('page')),
+    preparing: () => preparingFigures(cluster.database('preparing')),
   }
   for (const [name, measure] of Object.entries(parts)) {
     if (options.length > 0 && !options.includes(name)) continue

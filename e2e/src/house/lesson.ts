@@ -5,6 +5,7 @@ import type { House } from './house.ts'
 
 /** A lesson made through the server's own routes, for tests that begin on the page. */
 export interface Lesson {
+  readonly className: string
   readonly code: string
   readonly students: { id: string; name: string; pin: string; copy: string }[]
   readonly handout: string
@@ -49,6 +50,7 @@ export async function prepareLesson(
   })
   const whole = (await (await api.get(`${house.url}/api/handouts/${id}`)).json()) as HandoutWhole
   return {
+    className: card.name,
     code: card.code,
     handout: id,
     students: students.map((student) => ({

@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { bringUpToDate, connect, Keeper } from '@hand-back/server'
@@ -80,7 +80,7 @@ export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
         reference: { name: 'an empty one', value: empty.took },
         heldTo: '≤ 1 s to first ink',
       },
-      scriptSize(),
+      await scriptSize(empty.page),
     ]
   } finally {
     await browser.close()
@@ -132,13 +132,13 @@ async function panCost(page: Page): Promise<number> {
   return percentile(samples, 0.5)
 }
 
-/** Script that a student's first screen fetches, compressed: all but the teacher's screens and the paper worker. */
-function scriptSize(): Figure {
-  const folder = join(WEB_ROOT, 'assets')
-  const scripts = readdirSync(folder).filter(
-    (file) => file.endsWith('.js') && !/^(TeacherScreens|paperWorker)/.test(file),
+/** Script that a student's copy fetches until it is open, compressed; workers come later and beside it. */
+async function scriptSize(page: Page): Promise<Figure> {
+  const fetched = await page.evaluate(() =>
+    performance.getEntriesByType('resource').map(({ name }) => new URL(name).pathname),
   )
-  const bytes = scripts.map((file) => readFileSync(join(folder, file)))
+  const scripts = fetched.filter((path) => /^\/assets\/(?!paperWorker).*\.js$/.test(path))
+  const bytes = [...new Set(scripts)].map((path) => readFileSync(join(WEB_ROOT, path)))
   const total = (list: Uint8Array[]) => list.reduce((sum, each) => sum + each.length, 0) / 1024
   return {
     name: 'script of a student’s first screen, gzip',

@@ -21,7 +21,7 @@ function crabCards(sheet: Sheet, newId: () => string): Sheet {
       id: newId(),
       kind: 'card',
       x: 82 + index * 73,
-      y: 424,
+      y: 412,
       width: 68,
       height: 22,
       face: { kind: 'text', text, size: 11 },

@@ -1,3 +1,4 @@
+import { X } from 'lucide-react'
 import { Dialog as Radix } from 'radix-ui'
 import type { ReactNode } from 'react'
 
@@ -10,7 +11,7 @@ interface DialogProps {
   children: ReactNode
 }
 
-/** A card over the screen, closed by Escape or a press beside it. */
+/** A card over the screen, closed by its button, Escape or a press beside it. */
 export function Dialog({ open, onClose, title, wide = false, children }: DialogProps) {
   return (
     <Radix.Root open={open} onOpenChange={(stays) => !stays && onClose()}>
@@ -20,8 +21,15 @@ export function Dialog({ open, onClose, title, wide = false, children }: DialogP
           aria-describedby={undefined}
           className={`fixed top-1/2 left-1/2 z-50 max-h-[92vh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-md border border-rule bg-card p-6 ${wide ? 'w-[min(920px,96vw)]' : 'w-[min(520px,94vw)]'}`}
         >
-          <Radix.Title className="mb-3 text-xl">{title}</Radix.Title>
+          <Radix.Title className="mb-3 pr-10 text-xl">{title}</Radix.Title>
           {children}
+          {/* Last in the order of keys: what the dialog is for comes first. */}
+          <Radix.Close
+            aria-label="Close"
+            className="absolute top-4 right-4 grid h-10 w-10 place-items-center rounded-tag text-ink-soft hover:bg-blotter hover:text-ink"
+          >
+            <X size={20} aria-hidden="true" />
+          </Radix.Close>
         </Radix.Content>
       </Radix.Portal>
     </Radix.Root>

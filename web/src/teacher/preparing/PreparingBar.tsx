@@ -17,6 +17,7 @@ export function PreparingBar() {
   // What comes next reads the worksheet from school: it must have arrived.
   const goTo = async (path: string) => {
     await keeper.flush()
+    await queryClient.invalidateQueries({ queryKey: ['worksheet', worksheet.id] })
     if (keeper.state.getState().state === 'kept') await navigate(path)
   }
   const rename = async (title: string) => {

@@ -1,14 +1,4 @@
-import {
-  align,
-  around,
-  type Box,
-  distribute,
-  gridSteps,
-  mm,
-  type PrintedItem,
-  type Side,
-  sameSize,
-} from '@hand-back/core'
+import { align, type Box, distribute, type PrintedItem, type Side, sameSize } from '@hand-back/core'
 import {
   AlignCenterHorizontal,
   AlignCenterVertical,
@@ -17,12 +7,11 @@ import {
   AlignStartHorizontal,
   AlignStartVertical,
 } from 'lucide-react'
-import { useState } from 'react'
 import { Button } from '../../../ui/Button.tsx'
-import { putCopies } from '../clipboard.ts'
 import { usePreparing } from '../context.ts'
 import { PlaceRows, Small } from './PlaceRows.tsx'
-import { NumberRow, PanelTitle } from './rows.tsx'
+import { RepeatRows } from './RepeatRows.tsx'
+import { PanelTitle } from './rows.tsx'
 
 const SIDES: readonly (readonly [Side, string, typeof AlignStartVertical])[] = [
   ['left', 'Line up at the left', AlignStartVertical],
@@ -64,45 +53,8 @@ export function ManyPanel({ picked }: { picked: readonly PrintedItem[] }) {
         <Button onClick={() => arrange((items) => sameSize(items, 'width'))}>Same width</Button>
         <Button onClick={() => arrange((items) => sameSize(items, 'height'))}>Same height</Button>
       </div>
-      <Repeat items={picked} />
+      <RepeatRows items={picked} />
       <PlaceRows items={picked} />
     </div>
-  )
-}
-
-/** The same again in a row or grid: one beside every graph. */
-export function Repeat({ items }: { items: readonly PrintedItem[] }) {
-  const { store } = usePreparing()
-  const [across, setAcross] = useState(1)
-  const [down, setDown] = useState(4)
-  const [gapAcross, setGapAcross] = useState(5)
-  const [gapDown, setGapDown] = useState(5)
-  const repeat = () => {
-    const steps = gridSteps(around(items), across, down, { x: mm(gapAcross), y: mm(gapDown) })
-    const { keys } = store.view.getState().sheet
-    const ids = items.map(({ id }) => id)
-    putCopies(store, items, keys, steps)
-    // The first stays with its copies: what comes next is lining them all up.
-    store.pick([...ids, ...store.view.getState().picked])
-  }
-  return (
-    <details className="rounded-tag border border-rule px-2 py-1">
-      <summary className="min-h-[30px] cursor-pointer py-1 font-semibold">Repeat in rows</summary>
-      <div className="flex flex-col gap-1.5 py-1">
-        <NumberRow
-          label="Across"
-          value={across}
-          least={1}
-          most={40}
-          onChange={(n) => setAcross(Math.round(n))}
-        />
-        <NumberRow label="Down" value={down} least={1} most={40} onChange={(n) => setDown(Math.round(n))} />
-        <NumberRow label="Gap across, mm" value={gapAcross} least={-100} most={500} onChange={setGapAcross} />
-        <NumberRow label="Gap down, mm" value={gapDown} least={-100} most={500} onChange={setGapDown} />
-        <Button onClick={repeat} disabled={across * down < 2}>
-          Repeat
-        </Button>
-      </div>
-    </details>
   )
 }

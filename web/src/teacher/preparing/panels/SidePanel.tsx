@@ -10,6 +10,7 @@ import { ManyPanel } from './ManyPanel.tsx'
 import { PagePanel } from './PagePanel.tsx'
 import { PlaceRows } from './PlaceRows.tsx'
 import { QuestionPanel } from './QuestionPanel.tsx'
+import { RepeatRows } from './RepeatRows.tsx'
 import { PanelTitle } from './rows.tsx'
 import {
   DirectionPanel,
@@ -65,6 +66,7 @@ function ItemPanel({ item, store }: { item: PrintedItem; store: SheetStore }) {
     <div ref={panel} className="flex flex-col gap-3">
       <PanelTitle>{itemName(item)}</PanelTitle>
       <Fields item={item} set={set} />
+      <RepeatRows items={[item]} />
       <PlaceRows items={[item]} />
     </div>
   )

@@ -249,7 +249,7 @@ export function CardPanel({ item, set }: { item: Printed<'card'>; set: SetOf<Pri
         label="Shows"
         value={face.kind}
         options={[
-          ['text', 'words or a number'],
+          ['text', 'words'],
           ['formula', 'a formula'],
           ['picture', 'a picture'],
         ]}

@@ -80,7 +80,7 @@ export function PlotPanel({ item, set }: { item: Printed<'plot'>; set: SetOf<Pri
   const free = [...'abcdghkmnpqrst'].find((letter) => !letters.includes(letter))
   return (
     <>
-      <fieldset className="flex flex-col gap-1.5">
+      <fieldset className="flex min-w-0 flex-col gap-1.5">
         <legend className="mb-1">Curves</legend>
         {curves.map((curve, index) => (
           <div key={index} className="flex items-center gap-1.5">
@@ -116,7 +116,7 @@ export function PlotPanel({ item, set }: { item: Printed<'plot'>; set: SetOf<Pri
           <Plus size={16} aria-hidden="true" /> Another curve
         </Button>
       </fieldset>
-      <fieldset className="flex flex-col gap-2">
+      <fieldset className="flex min-w-0 flex-col gap-2">
         <legend className="mb-1">Parameters</legend>
         {parameters.map((each, index) => (
           <ParameterRow
@@ -227,7 +227,7 @@ function ParameterRow({
         <span className="tabular w-10 text-right">{Number(of.value.toFixed(2))}</span>
         <TakeAway label={`Take ${of.name} away`} onClick={onTake} />
       </div>
-      <div className="grid grid-cols-[auto_1fr_auto_1fr] items-center gap-1.5">
+      <div className="grid grid-cols-[auto_minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-1.5">
         <span>from</span>
         <NumberBox aria-label={`${of.name} from`} value={of.from} onChange={(from) => change({ from })} />
         <span>to</span>
@@ -247,7 +247,7 @@ export function AxisRows({ name, of, onChange }: { name: string; of: Axis; onCha
     if (made.success) onChange(made.data)
   }
   return (
-    <fieldset className="flex flex-col gap-1.5">
+    <fieldset className="flex min-w-0 flex-col gap-1.5">
       <legend className="mb-1">{name}</legend>
       <div className="grid grid-cols-3 gap-1.5">
         <NumberBox aria-label={`${name} from`} value={of.from} onChange={(from) => change({ from })} />

@@ -123,7 +123,7 @@ export function NumberBox({
     <input
       {...rest}
       inputMode="decimal"
-      className={`${SMALL_INPUT} tabular`}
+      className={`${SMALL_INPUT} tabular min-w-0`}
       value={text}
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
@@ -145,7 +145,7 @@ export function PairRow({
   onChange: (index: 0 | 1, value: number) => void
 }) {
   return (
-    <div className="grid grid-cols-[84px_1fr_1fr_auto] items-center gap-2">
+    <div className="grid grid-cols-[40px_minmax(0,1fr)_minmax(0,1fr)_auto] items-center gap-1.5">
       <span>{label}</span>
       {([0, 1] as const).map((index) => (
         <NumberBox
