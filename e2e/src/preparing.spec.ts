@@ -4,7 +4,8 @@ import type { Page } from '@playwright/test'
 import sharp from 'sharp'
 import { along, drawWithMouse, drawWithPen, expectInk, expectKept, onScreen } from './hands/hands.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
-import { type Lesson, openCopy, prepareLesson } from './house/lesson.ts'
+import { openCopy, prepareLesson } from './house/lesson.ts'
+import { handOutTo, kept, kind, openPreparing, printed, put, seeAll } from './house/preparing.ts'
 
 let house: House
 let pdf: Uint8Array
@@ -16,67 +17,13 @@ test.afterAll(() => house.stop())
 
 const NAMES = ['Teodor Iqbal', 'Rafi Kowal'] as const
 
-/** Opens the worksheet of a lesson in preparation. */
-async function openPreparing(teacher: Page): Promise<void> {
-  await teacher.goto(`${house.url}/shelf`)
-  await teacher.getByRole('link', { name: 'First page of Reading a tide table' }).first().click()
-  await expect(teacher.getByTestId('preparing')).toBeVisible()
-  await seeAll(teacher)
-}
-
-/** Zooms out until the whole page is in the window. */
-async function seeAll(page: Page): Promise<void> {
-  const inside = async () => (await onScreen(page, { x: 0, y: 842 })).y < page.viewportSize()!.height - 140
-  for (let press = 0; press < 8 && !(await inside()); press++) await page.keyboard.press('-')
-}
-
-const kind = (teacher: Page, name: string) =>
-  teacher.getByRole('navigation', { name: 'Put on the page' }).getByRole('button', { name, exact: true })
-
-/** Puts a kind of thing in a box of the page, by dragging; places in points. */
-async function put(
-  teacher: Page,
-  name: string,
-  x: number,
-  y: number,
-  width: number,
-  height: number,
-): Promise<void> {
-  await kind(teacher, name).click()
-  const from = await onScreen(teacher, { x, y })
-  const to = await onScreen(teacher, { x: x + width, y: y + height })
-  await teacher.mouse.move(from.x, from.y)
-  await teacher.mouse.down()
-  await teacher.mouse.move(to.x, to.y, { steps: 3 })
-  await teacher.mouse.up()
-}
-
-/** Hands the worksheet in preparation out to the class of the lesson. */
-async function handOutTo(teacher: Page, lesson: Lesson): Promise<void> {
-  await teacher.getByRole('button', { name: 'Hand out' }).click()
-  await teacher.getByRole('button', { name: lesson.className }).click()
-  await teacher.getByRole('button', { name: 'Hand out 2 copies' }).click()
-  await expect(teacher.locator('td[data-state]')).toHaveCount(2)
-}
-
-const kept = (teacher: Page) => expect(teacher.locator('header [data-kept=kept]')).toBeVisible()
-
-/** What the newest version of the worksheet has printed on its first page. */
-async function printed(): Promise<Record<string, unknown>[]> {
-  const [row] = await house.rows(
-    `SELECT p.printed FROM worksheet_page p JOIN worksheet_version v ON v.id = p.version_id
-     JOIN worksheet w ON w.id = v.worksheet_id ORDER BY w.changed_at DESC, v.number DESC, p.position LIMIT 1`,
-  )
-  return (row as { printed: Record<string, unknown>[] }).printed
-}
-
 test('a worksheet with every kind of thing is built by mouse, handed out, answered, and cannot be damaged', async ({
   somebody,
 }) => {
   test.setTimeout(240_000)
   const teacher = await somebody()
   const lesson = await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(teacher)
+  await openPreparing(house, teacher)
 
   await put(teacher, 'Text', 60, 110, 200, 20)
   await teacher.keyboard.type('The ebb')
@@ -85,7 +32,7 @@ test('a worksheet with every kind of thing is built by mouse, handed out, answer
   await put(teacher, 'Formula', 60, 180, 60, 24)
   await teacher.getByLabel('The same in LaTeX').fill('\\frac{1}{2}')
   await expect
-    .poll(async () => (await printed()).find((item) => item.kind === 'formula')?.latex)
+    .poll(async () => (await printed(house)).find((item) => item.kind === 'formula')?.latex)
     .toBe('\\frac{1}{2}')
   await put(teacher, 'Link', 60, 220, 90, 20)
   await teacher.getByLabel('Leads to').selectOption('page 2')
@@ -129,7 +76,7 @@ test('a worksheet with every kind of thing is built by mouse, handed out, answer
   await teacher.mouse.click(drop.x, drop.y)
   await teacher.getByLabel('goby').check()
   await kept(teacher)
-  expect((await printed()).map((item) => item.kind).sort()).toEqual([
+  expect((await printed(house)).map((item) => item.kind).sort()).toEqual([
     'card',
     'card',
     'choice',
@@ -251,171 +198,10 @@ async function darkness(
   )
 }
 
-test('by keyboard alone: put down, say, line up, repeat, move, undo, and go on after a reload', async ({
-  somebody,
-}) => {
-  const columns = async () => new Set((await printed()).map(({ x }) => x)).size
-  const teacher = await somebody()
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(teacher)
-  await kind(teacher, 'Typed box').focus()
-  await teacher.keyboard.press('Enter')
-  await teacher.keyboard.type('height')
-  await teacher.getByTestId('preparing').focus()
-  await expect(teacher.getByLabel('Label')).toHaveValue('height')
-
-  // Four in a column, evenly; then the one that was moved away is lined up again.
-  await teacher.getByText('Repeat in rows').click()
-  await teacher.getByLabel('Down', { exact: true }).fill('4')
-  await teacher.getByRole('button', { name: 'Repeat', exact: true }).click()
-  await expect(teacher.getByRole('heading', { name: '4 things' })).toBeVisible()
-  await teacher.getByTestId('preparing').focus()
-  await teacher.keyboard.press('Escape')
-  await teacher.keyboard.press('Tab')
-  await teacher.keyboard.press('Shift+ArrowLeft')
-  await expect.poll(columns).toBe(2)
-  await teacher.keyboard.press('Control+a')
-  await teacher.getByRole('button', { name: 'Line up at the left' }).focus()
-  await teacher.keyboard.press('Enter')
-  await expect.poll(columns).toBe(1)
-  await teacher.getByTestId('preparing').focus()
-  await teacher.keyboard.press('Control+z')
-  await expect.poll(columns).toBe(2)
-  await teacher.keyboard.press('Control+z')
-  await teacher.keyboard.press('Control+z')
-  await expect.poll(async () => (await printed()).length).toBe(1)
-  await teacher.keyboard.press('Control+y')
-  await expect.poll(async () => (await printed()).length).toBe(4)
-
-  // Exact millimetres.
-  await teacher.keyboard.press('Escape')
-  await teacher.keyboard.press('Tab')
-  await teacher.getByLabel('mm from the left').fill('25.4')
-  await teacher.getByLabel('mm wide').fill('50.8')
-  await kept(teacher)
-  await expect
-    .poll(async () =>
-      (await printed()).some(({ x, width }) => x === 72 && Math.abs(Number(width) - 144) < 0.01),
-    )
-    .toBe(true)
-
-  await teacher.reload()
-  await expect(teacher.getByTestId('preparing')).toBeVisible()
-  await teacher.getByTestId('preparing').focus()
-  await teacher.keyboard.press('Tab')
-  await expect(teacher.getByLabel('mm wide')).toHaveValue('50.8')
-})
-
-test('things snap to each other with a guide, and are copied to another page and another worksheet', async ({
-  somebody,
-}) => {
-  const teacher = await somebody({ permissions: ['clipboard-read', 'clipboard-write'] })
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(teacher)
-  await put(teacher, 'Shape', 100, 200, 80, 50)
-  await put(teacher, 'Shape', 250, 330, 80, 50)
-  const from = await onScreen(teacher, { x: 290, y: 355 })
-  const to = await onScreen(teacher, { x: 143, y: 395 })
-  await teacher.mouse.move(from.x, from.y)
-  await teacher.mouse.down()
-  await teacher.mouse.move(to.x, to.y, { steps: 4 })
-  await expect(teacher.locator('[data-guide=down]')).toBeVisible()
-  await teacher.mouse.up()
-  await expect.poll(async () => new Set((await printed()).map(({ x }) => Math.round(Number(x)))).size).toBe(1)
-
-  await teacher.getByTestId('preparing').focus()
-  await teacher.keyboard.press('Control+a')
-  await teacher.keyboard.press('Control+c')
-  await teacher.keyboard.press('PageDown')
-  await teacher.keyboard.press('Control+v')
-  await expect(teacher.getByRole('heading', { name: '2 things' })).toBeVisible()
-  await kept(teacher)
-  await teacher.getByRole('link', { name: 'Shelf' }).click()
-  await teacher.getByRole('button', { name: 'Begin on paper' }).click()
-  await expect(teacher.getByLabel('Title of the worksheet')).toHaveValue('Worksheet')
-  await teacher.getByTestId('preparing').focus()
-  await teacher.keyboard.press('Control+v')
-  await expect.poll(async () => (await printed()).length).toBe(2)
-})
-
-test('pages are added, moved, duplicated, turned and taken away, several at once, and undone', async ({
-  somebody,
-}) => {
-  const teacher = await somebody()
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(teacher)
-  const pages = teacher.getByRole('list', { name: 'Pages' }).getByRole('button', { name: /^Page \d/ })
-  const papers = async () => {
-    await kept(teacher)
-    const rows = await house.rows(
-      `SELECT p.paper->>'kind' AS kind, p.paper->'ruling'->>'form' AS form, p.paper->>'number' AS number, p.width
-       FROM worksheet_page p WHERE p.version_id = (SELECT v.id FROM worksheet_version v JOIN worksheet w ON w.id = v.worksheet_id
-         ORDER BY w.changed_at DESC, v.number DESC LIMIT 1) ORDER BY p.position`,
-    )
-    return (rows as { form: string | null; number: string | null }[]).map(
-      ({ form, number }) => form ?? number,
-    )
-  }
-  await teacher.getByRole('button', { name: 'Add a page' }).click()
-  await teacher.getByRole('button', { name: 'Squared 5 mm' }).click()
-  await teacher.getByRole('button', { name: 'Add this page' }).click()
-  await expect(pages).toHaveCount(3)
-  expect(await papers()).toEqual(['1', 'squared', '2'])
-
-  // By keys: the page one is on goes one to the right.
-  await pages.nth(1).focus()
-  await teacher.keyboard.press('Alt+ArrowRight')
-  await expect.poll(papers).toEqual(['1', '2', 'squared'])
-  // By dragging, with another one picked along.
-  await pages.nth(0).click()
-  await pages.nth(1).click({ modifiers: ['Control'] })
-  const [a, b] = [(await pages.nth(0).boundingBox())!, (await pages.nth(2).boundingBox())!]
-  await teacher.mouse.move(a.x + 20, a.y + 30)
-  await teacher.mouse.down()
-  await teacher.mouse.move(a.x + 60, a.y + 30, { steps: 3 })
-  await teacher.mouse.move(b.x + 40, b.y + 30, { steps: 6 })
-  await teacher.mouse.up()
-  await expect.poll(papers).toEqual(['squared', '1', '2'])
-  await teacher.getByRole('button', { name: 'Duplicate the pages' }).click()
-  await expect.poll(papers).toEqual(['squared', '1', '2', '1', '2'])
-  await teacher.getByRole('button', { name: 'Take the pages away' }).click()
-  await expect.poll(papers).toEqual(['squared', '1', '2'])
-  for (let step = 0; step < 2; step++) await teacher.getByRole('button', { name: 'Undo' }).click()
-  await expect.poll(papers).toEqual(['squared', '1', '2'])
-
-  // Another size asks what becomes of things.
-  await pages.nth(0).click()
-  await teacher.getByRole('button', { name: '210 × 297 mm' }).click()
-  await teacher.getByLabel('Size', { exact: true }).selectOption('A3')
-  await teacher.getByRole('button', { name: 'Things keep their size' }).click()
-  await expect(teacher.getByRole('button', { name: '297 × 420 mm' })).toBeVisible()
-  await teacher.getByRole('button', { name: 'Turn the page' }).first().click()
-  await expect(teacher.getByRole('button', { name: '420 × 297 mm' })).toBeVisible()
-  expect(await papers()).toEqual(['squared', '1', '2'])
-})
-
-test('part of a page is cut out and put on another, still vectors', async ({ somebody }) => {
-  const teacher = await somebody()
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(teacher)
-  await kind(teacher, 'Part of a page').click()
-  const cutting = teacher.getByTestId('cutting')
-  const box = (await cutting.boundingBox())!
-  await teacher.mouse.move(box.x + box.width / 2 - 100, box.y + 60)
-  await teacher.mouse.down()
-  await teacher.mouse.move(box.x + box.width / 2 + 100, box.y + 160, { steps: 4 })
-  await teacher.mouse.up()
-  await teacher.getByRole('button', { name: 'Put it on the page' }).click()
-  await expect(teacher.getByRole('heading', { name: 'Part of a page' })).toBeVisible()
-  await kept(teacher)
-  const [piece] = await printed()
-  expect(piece).toMatchObject({ kind: 'piece', paper: { kind: 'pdf', number: 1 } })
-})
-
 test('as a student: everything works and leaves no trace', async ({ somebody }) => {
   const teacher = await somebody()
   await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(teacher)
+  await openPreparing(house, teacher)
   await put(teacher, 'Typed box', 300, 110, 160, 24)
   await teacher.keyboard.type('in cm')
   const before = await traces()
@@ -443,7 +229,7 @@ test('answers given without a network arrive when it is back; two devices show t
 }) => {
   const teacher = await somebody()
   const lesson = await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(teacher)
+  await openPreparing(house, teacher)
   await put(teacher, 'Typed box', 300, 110, 160, 24)
   await teacher.keyboard.type('in cm')
   await put(teacher, 'Card', 60, 400, 80, 26)

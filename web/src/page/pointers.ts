@@ -84,6 +84,7 @@ export class Pointers {
   readonly #down = (event: PointerEvent) => {
     const place = placeUnder(event)
     if (place === 'all' || (place === 'typing' && !this.#writesOver(event))) return
+    if (place === 'one') return this.#overlayDown(event)
     if (event.pointerType === 'touch') return this.#touchDown(event)
     if (event.pointerType === 'pen') {
       this.#penAt = event.timeStamp
@@ -116,6 +117,13 @@ export class Pointers {
     // A second finger says that the first was not going to write.
     if (this.#touches.size > 1) this.abandon()
     else if (!this.fingerMoves) this.#beginStroke(event)
+  }
+
+  /** Over what takes single pointers itself: a second finger takes both for moving the page. */
+  #overlayDown(event: PointerEvent): void {
+    if (event.pointerType !== 'touch' || isPalm(event)) return
+    this.#touches.set(event.pointerId, this.#place(event))
+    if (this.#touches.size > 1) for (const id of this.#touches.keys()) this.#element.setPointerCapture(id)
   }
 
   #beginStroke(event: PointerEvent): void {
@@ -167,7 +175,8 @@ export class Pointers {
     const other = [...this.#touches].find(([id]) => id !== event.pointerId)?.[1]
     this.#touches.set(event.pointerId, at)
     if (!other) {
-      if (this.fingerMoves) this.#target.pan(at.x - before.x, at.y - before.y)
+      const ours = this.#element.hasPointerCapture(event.pointerId)
+      if (this.fingerMoves && ours) this.#target.pan(at.x - before.x, at.y - before.y)
       return
     }
     const middle = (a: Point, b: Point) => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 })
@@ -230,8 +239,8 @@ export class Pointers {
 }
 
 /**
- * What lies over the page and takes pointers itself says so with `data-takes`: `all` of them, or those
- * that do not write (`typing`).
+ * What lies over the page and takes pointers itself says so with `data-takes`: `all` of them, one at a
+ * time (`one`: two fingers still move the page), or those that do not write (`typing`).
  */
 function placeUnder(event: PointerEvent): string | undefined {
   const target = event.target as Element | null

@@ -113,11 +113,14 @@ export function HoldLayer({ store, page, view, onLift }: HoldProps) {
     const reach = event.altKey ? 0 : REACH / view.scale
     setHold({ ...hold, to, moved: true, ...snapped(hold, to, reach) })
   }
+  const letGo = () => {
+    setHold(undefined)
+    onLift(NONE)
+  }
   const up = () => {
     if (!hold) return
     finish(store, page, hold)
-    setHold(undefined)
-    onLift(NONE)
+    letGo()
   }
 
   const drag = hold?.moved && (hold.doing.what === 'box' || hold.doing.what === 'place')
@@ -125,7 +128,7 @@ export function HoldLayer({ store, page, view, onLift }: HoldProps) {
     <>
       <div
         ref={area}
-        data-takes="all"
+        data-takes="one"
         data-testid="preparing"
         // biome-ignore lint/a11y/noNoninteractiveTabindex: keys act on what is picked
         tabIndex={0}
@@ -142,10 +145,9 @@ export function HoldLayer({ store, page, view, onLift }: HoldProps) {
         onPointerDown={down}
         onPointerMove={move}
         onPointerUp={up}
-        onPointerCancel={() => {
-          setHold(undefined)
-          onLift(NONE)
-        }}
+        onPointerCancel={letGo}
+        // A second finger took the first along to move the page; after a press that ended it changes nothing.
+        onLostPointerCapture={letGo}
       />
       <QuestionAreas store={store} page={page} view={view} />
       {hold?.moved && held.length > 0 && (

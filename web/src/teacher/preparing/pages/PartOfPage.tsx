@@ -129,7 +129,7 @@ function CutPage({
     >
       {(view) => (
         <div
-          data-takes="all"
+          data-takes="one"
           data-testid="cutting"
           className="pointer-events-auto absolute inset-0 cursor-crosshair touch-none"
           onPointerDown={(event) => {
@@ -140,6 +140,9 @@ function CutPage({
           onPointerUp={() => {
             from.current = undefined
             if (cut && Math.min(cut.width, cut.height) < LEAST) onCut(undefined)
+          }}
+          onLostPointerCapture={() => {
+            from.current = undefined
           }}
         >
           {cut && (
