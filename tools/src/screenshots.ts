@@ -28,19 +28,31 @@ const VIEWS: readonly View[] = [
   { file: 'desk', person: 'marit-aune' },
   { file: 'shelf', person: 'marit-aune', go: open('Shelf') },
   {
-    file: 'worksheet',
+    file: 'preparing',
     person: 'marit-aune',
     go: async (page) => {
       await open('Shelf')(page)
-      await open(/Reading a tide table/)(page)
+      await open(/^First page of Curves of the tide/)(page)
+      await page.getByRole('button', { name: 'Question 1, 2 marks' }).waitFor()
+    },
+  },
+  {
+    file: 'as-a-student',
+    person: 'marit-aune',
+    size: TABLET,
+    go: async (page) => {
+      await open('Shelf')(page)
+      await open(/^First page of Curves of the tide/)(page)
+      await page.getByRole('button', { name: 'As a student' }).click()
+      await page.getByLabel('highest water, in m').first().fill('5.5')
     },
   },
   {
     file: 'handing-out',
     person: 'marit-aune',
     go: async (page) => {
-      await open('Parts of a shore crab')(page)
-      await open('Hand out')(page)
+      await open('Shelf')(page)
+      await open('Hand out Parts of a shore crab')(page)
       await page.getByLabel('Diego Unger').uncheck()
       await page
         .getByLabel('What to tell them')

@@ -1,7 +1,5 @@
-import { type Box, mm, POINTS_PER_MM } from './box.ts'
-import type { WorksheetPage } from './page.ts'
-import type { Printed, PrintedItem } from './printed.ts'
-import { PAGE_SIZES, type Ruling } from './ruling.ts'
+import { atMm as at, LINES, PageMaker } from './maker.ts'
+import type { Ruling } from './ruling.ts'
 import { bareSheet, type Sheet } from './sheet.ts'
 
 /** A worksheet to begin from. */
@@ -9,65 +7,6 @@ export interface Starter {
   readonly title: string
   readonly about: string
   sheet(newId: () => string): Sheet
-}
-
-const INK = '#1e2b3a'
-const LINES = '#9fb4c7'
-const A4 = { width: PAGE_SIZES.A4.width * POINTS_PER_MM, height: PAGE_SIZES.A4.height * POINTS_PER_MM }
-
-/** A box in millimetres. */
-const at = (x: number, y: number, width: number, height: number): Box => ({
-  x: mm(x),
-  y: mm(y),
-  width: mm(width),
-  height: mm(height),
-})
-
-class Maker {
-  readonly #newId: () => string
-  constructor(newId: () => string) {
-    this.#newId = newId
-  }
-
-  page(ruling: Ruling, printed: PrintedItem[]): WorksheetPage {
-    return { id: this.#newId(), ...A4, paper: { kind: 'ruled', ruling }, printed }
-  }
-
-  text(box: Box, text: string, size = 14, bold = false): Printed<'text'> {
-    return {
-      id: this.#newId(),
-      kind: 'text',
-      ...box,
-      text,
-      size,
-      bold,
-      face: bold ? 'book' : 'reading',
-      colour: INK,
-      align: 'left',
-      list: 'none',
-    }
-  }
-
-  direction(box: Box, text: string, tone: Printed<'direction'>['tone'] = 'slate'): Printed<'direction'> {
-    return { id: this.#newId(), kind: 'direction', ...box, text, size: 13, tone }
-  }
-
-  typed(box: Box, label: string, takes: Printed<'typed'>['takes'] = 'line'): Printed<'typed'> {
-    return { id: this.#newId(), kind: 'typed', ...box, label, takes, size: 14 }
-  }
-
-  drop(box: Box, label: string): Printed<'drop'> {
-    return { id: this.#newId(), kind: 'drop', ...box, label }
-  }
-
-  card(box: Box, text: string, stack = false): Printed<'card'> {
-    const face = { kind: 'text', text, size: 14 } as const
-    return { id: this.#newId(), kind: 'card', ...box, face, tint: '#f7f5ef', stack }
-  }
-
-  speak(box: Box, label: string): Printed<'speak'> {
-    return { id: this.#newId(), kind: 'speak', ...box, label }
-  }
 }
 
 const PLAIN: Ruling = { form: 'plain', colour: LINES }
@@ -78,7 +17,7 @@ export const STARTERS: readonly Starter[] = [
     title: 'A letter',
     about: 'lines to write on, under a heading and a direction',
     sheet(newId) {
-      const make = new Maker(newId)
+      const make = new PageMaker(newId)
       const first = make.page({ form: 'ruled', colour: LINES, spacing: 9 }, [
         make.text(at(15, 9, 120, 12), 'A harbour letter', 22, true),
         make.direction(at(105, 9, 90, 10), 'To whom? From where? What of today?'),
@@ -90,7 +29,7 @@ export const STARTERS: readonly Starter[] = [
     title: 'Sort the cards',
     about: 'three columns, cards, and two that fit nowhere',
     sheet(newId) {
-      const make = new Maker(newId)
+      const make = new PageMaker(newId)
       const places = ['On the rocks', 'In the pool', 'Under the sand'].map((label, index) =>
         make.drop(at(15 + index * 61, 40, 58, 110), label),
       )
@@ -132,7 +71,7 @@ export const STARTERS: readonly Starter[] = [
     title: 'Numbers in a row',
     about: 'a number line, a stack of arrows, and boxes for the answers',
     sheet(newId) {
-      const make = new Maker(newId)
+      const make = new PageMaker(newId)
       const line: Ruling = { form: 'number line', colour: '#55606b', from: 0, to: 20, parts: 20, lines: 3 }
       const boxes = [0, 1, 2].map((index) =>
         make.typed(at(150, 40 + index * 89, 45, 10), 'where it ends', 'number'),
@@ -151,7 +90,7 @@ export const STARTERS: readonly Starter[] = [
     title: 'The same, and not the same',
     about: 'two overlapping circles with a place for each name',
     sheet(newId) {
-      const make = new Maker(newId)
+      const make = new PageMaker(newId)
       return bareSheet([
         make.page({ form: 'overlap', colour: '#55606b', circles: 2 }, [
           make.text(at(15, 12, 150, 12), 'The same, and not the same', 22, true),
@@ -166,17 +105,12 @@ export const STARTERS: readonly Starter[] = [
     title: 'A graph and what it tells',
     about: 'axes to draw on, a box for words, and a place to speak',
     sheet(newId) {
-      const make = new Maker(newId)
-      const plot: Printed<'plot'> = {
-        id: newId(),
-        kind: 'plot',
-        ...at(15, 42, 180, 130),
-        across: { from: 0, to: 24, step: 2, label: 'hour of the day' },
-        up: { from: 0, to: 6, step: 1, label: 'height of the water in m' },
-        grid: true,
-        curves: [],
-        parameters: [],
-      }
+      const make = new PageMaker(newId)
+      const plot = make.plot(
+        at(15, 42, 180, 130),
+        { from: 0, to: 24, step: 2, label: 'hour of the day' },
+        { from: 0, to: 6, step: 1, label: 'height of the water in m' },
+      )
       return bareSheet([
         make.page(PLAIN, [
           make.text(at(15, 12, 150, 12), 'A day of the tide', 22, true),

@@ -33,12 +33,14 @@ import {
   tideAnswers,
   tideFeedback,
 } from './answers.ts'
+import { curvesSheet } from './curves.ts'
 import { type Hand, seeded } from './hand.ts'
 import { CLASS_NAME, STUDENTS, TEACHER } from './people.ts'
 import { prepared } from './prepared.ts'
 
 const MADE = join(PROJECT, 'tools/src/demo/worksheets/made')
 const RECORDINGS = join(PROJECT, 'tools/src/demo/recordings')
+const UNIT = 'Tides and harbours'
 const HOUR = 60 * 60 * 1000
 const SOUND_SECONDS = [11.5, 9.8, 11]
 
@@ -49,7 +51,7 @@ export async function furnish(databaseUrl: string): Promise<void> {
     await bringUpToDate(connection)
     const there = await connection.db.select({ id: tables.people.id }).from(tables.people).limit(1)
     if (there.length > 0) return
-    console.log('Furnishing the demo: a class of 24, five worksheets, copies in every state …')
+    console.log('Furnishing the demo: a class of 24, six worksheets, copies in every state …')
     await new School(connection).fill()
   } finally {
     await connection.close()
@@ -80,6 +82,11 @@ class School {
     const made = await addStudentsTo(db, this.#teacher.id, this.#classId, STUDENTS)
     this.#students = made.map(({ id, name }) => ({ id, name, role: 'student' }))
     await this.#worksheet('A harbour letter')
+    await makeFromFiles(db, this.#teacher.id, {
+      title: 'Curves of the tide',
+      unit: UNIT,
+      sheet: curvesSheet(this.#teachersHand(), () => this.#makeId()),
+    })
     await this.#worksheet('Parts of a shore crab')
     await this.#knot()
     await this.#bearings()
@@ -158,7 +165,7 @@ class School {
       Readable.from(readFileSync(join(MADE, `${name}.pdf`))),
     )
     const sheet = prepared(title, pages, () => this.#makeId())
-    const made = { title, unit: 'Tides and harbours', sheet }
+    const made = { title, unit: UNIT, sheet }
     const { id } = await makeFromFiles(db, this.#teacher.id, made)
     return { id, pages: sheet.pages }
   }

@@ -45,8 +45,8 @@ function Trial({ worksheet, person }: { worksheet: WorksheetWhole; person: Perso
             </span>
             <span className="flex-1" />
             {sets.length > 0 && (
-              <label className="flex items-center gap-2">
-                in
+              <label className="flex items-center gap-2 whitespace-nowrap">
+                As one of
                 <select className={SMALL_INPUT} value={set} onChange={(event) => setSet(event.target.value)}>
                   {sets.map(({ id, name }) => (
                     <option key={id} value={id}>

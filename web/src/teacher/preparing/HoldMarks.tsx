@@ -125,6 +125,9 @@ export function GuideLines({ guides, view }: { guides: readonly Guide[]; view: V
   })
 }
 
+/** The margin that label and marks of a question need, in CSS pixels. */
+const STRIP = 44
+
 /** The areas of questions as strips at their left, with label and full marks. */
 export function QuestionAreas({ store, page, view }: { store: SheetStore; page: WorksheetPage; view: View }) {
   const questions = useStore(store.view, ({ sheet }) => sheet.questions)
@@ -133,6 +136,8 @@ export function QuestionAreas({ store, page, view }: { store: SheetStore; page: 
     areas.map((area, index) => {
       if (area.page !== page.id) return null
       const at = toScreen(view, area)
+      // In the margin, where nothing is printed; inside where there is no margin.
+      const inMargin = at.x - view.x > STRIP
       const here = picked?.question === id && picked.index === index
       return (
         <div
@@ -145,7 +150,7 @@ export function QuestionAreas({ store, page, view }: { store: SheetStore; page: 
             data-takes="all"
             aria-label={`Question ${label}, ${fullMarks} marks`}
             onClick={() => store.pickArea(id, index)}
-            className="pointer-events-auto absolute top-0 bottom-0 left-0 flex min-w-[30px] items-start border-l-4 border-madder bg-linear-to-r from-madder-soft to-transparent pt-1 pr-2 pl-1.5 font-serif font-semibold whitespace-nowrap text-madder"
+            className={`pointer-events-auto absolute top-0 bottom-0 flex min-w-[30px] items-start border-madder pt-1 font-serif font-semibold whitespace-nowrap text-madder ${inMargin ? 'right-full justify-end border-r-4 pr-1.5' : 'left-0 border-l-4 bg-linear-to-r from-madder-soft to-transparent pr-2 pl-1.5'}`}
           >
             {label} · {fullMarks}
           </button>

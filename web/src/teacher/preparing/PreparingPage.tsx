@@ -1,12 +1,4 @@
-import {
-  boundsOf,
-  type InkPoint,
-  type Person,
-  packPoints,
-  type Stroke,
-  strokePoints,
-  toBase64,
-} from '@hand-back/core'
+import { type InkPoint, inkItem, type Person, packPoints, type Stroke, toBase64 } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { useLetters } from '../../page/answers/useMarks.ts'
@@ -103,9 +95,7 @@ function useOwnInk(
           ...swatch,
           points: toBase64(packPoints(points)),
         }
-        const { x0, y0, x1, y1 } = boundsOf(strokePoints(stroke), swatch.width / 2)
-        const inner = { x: x0, y: y0, width: x1 - x0, height: y1 - y0 }
-        store.put([{ id: crypto.randomUUID(), kind: 'ink', ...inner, stroke, inner }])
+        store.put([inkItem(crypto.randomUUID(), stroke)])
         store.place('ink')
       },
       take: () => {},
