@@ -109,7 +109,7 @@ test('a copy that is not one’s own, or not there, is said plainly', async ({ s
   await student.goto(`${house.url}/as/noor-farrant/`)
   await expect(student.getByRole('button', { name: 'Sign out' })).toBeVisible()
   const [other] = await house.rows<{ id: string }>(
-    "SELECT c.id FROM copy c JOIN person p ON p.id = c.student_id WHERE p.name = 'Ilja Egorov'",
+    "SELECT m.copy_id AS id FROM copy_member m JOIN person p ON p.id = m.student_id WHERE p.name = 'Ilja Egorov'",
   )
   await student.goto(`${house.url}/as/noor-farrant/copy/${other!.id}`)
   await expect(student.getByRole('alert')).toContainText('nothing here for you')

@@ -97,8 +97,8 @@ test('a worksheet with every kind of thing is built by mouse, handed out, answer
 
   await handOutTo(teacher, lesson)
   const [row] = await house.rows(
-    `SELECT c.id, c.handout_id FROM copy c JOIN handout h ON h.id = c.handout_id JOIN person p ON p.id = c.student_id
-     WHERE p.id = $1 ORDER BY h.handed_out_at DESC LIMIT 1`,
+    `SELECT m.copy_id AS id, m.handout_id FROM copy_member m JOIN handout h ON h.id = m.handout_id
+     WHERE m.student_id = $1 ORDER BY h.handed_out_at DESC LIMIT 1`,
     [lesson.students[0]!.id],
   )
   const { id: copy, handout_id: handout } = row as { id: string; handout_id: string }
@@ -236,7 +236,7 @@ test('answers given without a network arrive when it is back; two devices show t
   await kept(teacher)
   await handOutTo(teacher, lesson)
   const [row] = await house.rows(
-    'SELECT c.id FROM copy c JOIN handout h ON h.id = c.handout_id WHERE c.student_id = $1 ORDER BY h.handed_out_at DESC LIMIT 1',
+    'SELECT m.copy_id AS id FROM copy_member m JOIN handout h ON h.id = m.handout_id WHERE m.student_id = $1 ORDER BY h.handed_out_at DESC LIMIT 1',
     [lesson.students[0]!.id],
   )
   const own = { ...lesson, students: [{ ...lesson.students[0]!, copy: (row as { id: string }).id }] }

@@ -57,6 +57,19 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/classes/${lesson.class.id}/students/${lesson.students[2]!.person.id}`,
     teacher: true,
   },
+  'GET /classes/:class/groupings': {
+    path: (lesson) => `/classes/${lesson.class.id}/groupings`,
+    teacher: true,
+  },
+  'PUT /classes/:class/groupings/:grouping': {
+    path: (lesson) => `/classes/${lesson.class.id}/groupings/${randomUUID()}`,
+    body: { name: 'Boats', groups: [{ id: randomUUID(), name: 'Terns', students: [] }] },
+    teacher: true,
+  },
+  'DELETE /classes/:class/groupings/:grouping': {
+    path: (lesson) => `/classes/${lesson.class.id}/groupings/${randomUUID()}`,
+    teacher: true,
+  },
   'GET /worksheets': { path: () => '/worksheets', ...anyTeacher },
   'POST /worksheets': { path: () => '/worksheets', ...anyTeacher },
   'GET /worksheets/:worksheet': { path: (lesson) => `/worksheets/${lesson.worksheet.id}`, teacher: true },
@@ -100,6 +113,28 @@ const ROUTES: Record<string, Rule> = {
   'GET /handouts': { path: () => '/handouts', ...anyTeacher },
   'POST /handouts': { path: () => '/handouts', ...anyTeacher },
   'GET /handouts/:handout': { path: (lesson) => `/handouts/${lesson.handout.id}`, teacher: true },
+  'PATCH /handouts/:handout': {
+    path: (lesson) => `/handouts/${lesson.handout.id}`,
+    body: { instructions: 'In pencil.' },
+    teacher: true,
+  },
+  'GET /handouts/:handout/changes': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/changes`,
+    teacher: true,
+  },
+  'POST /handouts/:handout/changes': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/changes`,
+    teacher: true,
+  },
+  'POST /handouts/:handout/students': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/students`,
+    body: { students: [randomUUID()] },
+    teacher: true,
+  },
+  // Only a shared copy has pages to give; its own test says who may.
+  'PUT /copies/:copy/owners': { path: (lesson) => `/copies/${own(lesson).copy}/owners` },
+  'PUT /spoken/:spoken': { path: () => `/spoken/${randomUUID()}`, ...anyTeacher },
+  'GET /spoken/:spoken': { path: () => `/spoken/${randomUUID()}` },
   'POST /handouts/:handout/hand-back': {
     path: (lesson) => `/handouts/${lesson.handout.id}/hand-back`,
     body: { copies: [] },

@@ -8,7 +8,7 @@ import { classRoutes } from './classes/index.ts'
 import type { Context } from './context.ts'
 import { copyRoutes } from './copies/index.ts'
 import { fileRoutes } from './files/index.ts'
-import { handoutRoutes } from './handouts/index.ts'
+import { giveToJoiners, handoutRoutes } from './handouts/index.ts'
 import { as } from './http/as.ts'
 import { answerErrors } from './http/errors.ts'
 import { sameOrigin } from './http/sameOrigin.ts'
@@ -31,6 +31,8 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
   app.use('/api', session, knowPerson(context), sameOrigin)
   // A worksheet's pages travel whole; everything else is small.
   app.use('/api/worksheets', as('teacher'), express.json({ limit: '20mb' }))
+  // Who gets what, for a whole school.
+  app.use('/api/handouts', as('teacher'), express.json({ limit: '2mb' }))
   app.use('/api', express.json({ limit: '200kb' }))
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store')
@@ -38,7 +40,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
   })
   const parts = [
     peopleRoutes,
-    classRoutes,
+    (of: Context) => classRoutes(of, giveToJoiners),
     worksheetRoutes,
     fileRoutes,
     handoutRoutes,

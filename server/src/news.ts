@@ -11,5 +11,9 @@ export interface News {
   eventsKept(copy: Newsworthy, events: readonly KeptEvent[]): void
   copyChanged(copy: Newsworthy): void
   trayChanged(student: string): void
+  /** Pages, dates, rules or people of a hand-out changed: whoever has it open asks again. */
+  handoutChanged(handout: string): void
+  /** These copies are not for students any more, or not for this one. */
+  closedTo(copies: readonly string[], student?: string): void
   signedOut(sessionId: string): void
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { way } from '../handout/plan.ts'
 import { worksheetPage } from '../worksheet/page.ts'
-import { copyState } from './handouts.ts'
+import { copyState, pageOwners, spokenDirection } from './handouts.ts'
 
 /** Where a copy stands, as its student and its teacher may both know it. */
 export const copyStanding = z.object({ copy: z.uuid(), state: copyState, round: z.number() })
@@ -13,8 +14,17 @@ export const copyWhole = z.object({
   title: z.string(),
   instructions: z.string(),
   dueAt: z.number().nullable(),
-  student: z.object({ id: z.uuid(), name: z.string() }),
-  teacher: z.object({ name: z.string() }),
+  /** Whose it is: a student's name, a group's, or everybody. */
+  name: z.string(),
+  way,
+  students: z.array(z.object({ id: z.uuid(), name: z.string() })),
+  teacher: z.object({ id: z.uuid(), name: z.string() }),
+  spoken: spokenDirection.nullable(),
+  /** Everybody in it may rub out and move what others made. */
+  touchAll: z.boolean(),
+  owners: pageOwners,
+  /** Pages that were added or changed after it was handed out, and when. */
+  changes: z.array(z.object({ page: z.uuid(), what: z.enum(['new', 'changed']), at: z.number() })),
   state: copyState,
   round: z.number(),
   pages: z.array(worksheetPage),

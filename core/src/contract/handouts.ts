@@ -1,25 +1,62 @@
 import { z } from 'zod'
+import { group } from '../handout/groups.ts'
+import { handoutWish, way } from '../handout/plan.ts'
 import { COPY_STATES } from '../handout/state.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 
 export const copyState = z.enum(COPY_STATES)
 
+const moment = z.number().int().min(0).max(8.64e15)
+const instructions = z.string().trim().max(2000, 'Instructions have at most 2,000 letters.')
+
+/** A spoken direction that was sent before; `seconds` is how long it is. */
+export const spokenDirection = z.object({ id: z.uuid(), seconds: z.number().min(0).max(125) })
+export type SpokenDirection = z.infer<typeof spokenDirection>
+
+/** Handing out to one or more classes at once: to all of them or to none. */
 export const newHandout = z.object({
   /** Made by the device: pressing the button twice hands out once. */
   request: z.uuid(),
   worksheet: z.uuid(),
-  class: z.uuid(),
-  /** Left out: the whole class. */
-  students: z.array(z.uuid()).max(1000).optional(),
-  dueAt: z.number().int().min(0).max(8.64e15).nullable(),
-  instructions: z.string().trim().max(2000, 'Instructions have at most 2,000 letters.'),
+  classes: z
+    .array(handoutWish.extend({ class: z.uuid() }))
+    .min(1, 'Choose a class.')
+    .max(30, 'That is too many classes at once.'),
+  opensAt: moment.nullable(),
+  dueAt: moment.nullable(),
+  instructions,
+  spoken: spokenDirection.nullable(),
+  /** It counts for marks. */
+  counts: z.boolean(),
 })
 export type NewHandout = z.infer<typeof newHandout>
+export const handedOut = z.object({ handouts: z.array(z.uuid()) })
+
+/** What of a hand-out can be changed while it is in use. */
+export const handoutChange = z.object({
+  opensAt: moment.nullable().optional(),
+  dueAt: moment.nullable().optional(),
+  instructions: instructions.optional(),
+  counts: z.boolean().optional(),
+  /** In shared copies: whether everybody may rub out and move what others made. */
+  touchAll: z.boolean().optional(),
+  withdrawn: z.boolean().optional(),
+})
+export type HandoutChange = z.infer<typeof handoutChange>
+
+const named = z.object({ id: z.uuid(), name: z.string() })
 
 /** A copy as a row of the hand-out, for its teacher. */
 export const copyRow = z.object({
   id: z.uuid(),
-  student: z.object({ id: z.uuid(), name: z.string() }),
+  /** Whose it is: a student's name, a group's, or everybody. */
+  name: z.string(),
+  shared: z.boolean(),
+  students: z.array(named),
+  /** The name of its set, where there are sets. */
+  set: z.string().nullable(),
+  /** Page numbers of the worksheet, from 1, where it does not have all. */
+  pageNumbers: z.array(z.number()).nullable(),
   state: copyState,
   round: z.number(),
   markingBegan: z.boolean(),
@@ -30,9 +67,13 @@ export type CopyRow = z.infer<typeof copyRow>
 const handoutHead = {
   id: z.uuid(),
   title: z.string(),
+  unit: z.string(),
   className: z.string(),
+  way,
+  opensAt: z.number().nullable(),
   dueAt: z.number().nullable(),
   handedOutAt: z.number(),
+  withdrawn: z.boolean(),
 }
 export const handoutCard = z.object({ ...handoutHead, states: z.array(copyState) })
 export type HandoutCard = z.infer<typeof handoutCard>
@@ -40,22 +81,62 @@ export type HandoutCard = z.infer<typeof handoutCard>
 export const handoutWhole = z.object({
   ...handoutHead,
   instructions: z.string(),
+  spoken: spokenDirection.nullable(),
+  counts: z.boolean(),
+  touchAll: z.boolean(),
   worksheetId: z.uuid(),
+  classId: z.uuid(),
   pageCount: z.number(),
+  /** Students of the class that have no copy. */
+  without: z.array(named),
   copies: z.array(copyRow),
 })
 export type HandoutWhole = z.infer<typeof handoutWhole>
 
+/** Students of the class who are to get a copy too; `copy`: their place in a copy that is shared. */
+export const moreStudents = z.object({
+  students: z.array(z.uuid()).min(1).max(1000),
+  copy: z.uuid().optional(),
+})
+
+/** To whom the pages of a shared copy are given; a page that is not named is everybody's. */
+export const pageOwners = z.record(z.uuid(), z.array(z.uuid()).max(1000))
+export type PageOwners = z.infer<typeof pageOwners>
+
+/** What the worksheet as it is now would change in the copies in use. */
+export const handoutChanges = z.object({
+  added: z.array(worksheetPage),
+  changed: z.array(worksheetPage),
+  stay: z.number(),
+})
+export type HandoutChanges = z.infer<typeof handoutChanges>
+
 export const handBackRequest = z.object({ copies: z.array(z.uuid()).min(1).max(1000) })
 export const handBackAnswer = z.object({ handedBack: z.array(z.uuid()) })
+
+/** Groups of a class, kept under a name. */
+export const newGrouping = z.object({
+  name: z.string().trim().min(1, 'Give it a name.').max(60, 'That name is too long.'),
+  groups: z.array(group).min(1, 'Make at least one group.').max(200),
+})
+export const grouping = newGrouping.extend({ id: z.uuid() })
+export type Grouping = z.infer<typeof grouping>
 
 /** One thing in a student's tray. */
 export const trayEntry = z.object({
   copy: z.uuid(),
   title: z.string(),
+  unit: z.string(),
   className: z.string(),
   instructions: z.string(),
+  way,
+  /** Whom it is shared with, in a few words; nobody: null. */
+  sharedName: z.string().nullable(),
   dueAt: z.number().nullable(),
+  handedOutAt: z.number(),
+  handedInAt: z.number().nullable(),
+  /** When pages of it were last added or changed. */
+  changedAt: z.number().nullable(),
   state: copyState,
   round: z.number(),
   pageCount: z.number(),

@@ -53,4 +53,6 @@ export interface ServerMessages {
   standing(news: CopyStandingNews): void
   copyRow(news: { handout: string; row: CopyRow }): void
   tray(): void
+  /** Pages, dates, rules or people of a hand-out changed. */
+  handout(handout: string): void
 }

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { LAYERS } from '../page/events.ts'
-import { handedBackRound, mayRead, mayWrite, worksOn } from '../page/layers.ts'
-import { planHandout } from './plan.ts'
+import { handedBackRound, mayRead, mayWrite, mayWriteOn, worksOn } from '../page/layers.ts'
+import { WAYS } from './plan.ts'
 import {
   anotherGo,
   COPY_STATES,
@@ -13,34 +13,6 @@ import {
   type Standing,
   takenBack,
 } from './state.ts'
-
-const roster = fc
-  .uniqueArray(fc.integer({ min: 1, max: 60 }), { minLength: 1 })
-  .map((numbers) => numbers.map((number) => ({ id: `s${number}`, name: `Student ${number}` })))
-
-describe('planning a hand-out', () => {
-  test('everybody stands exactly once: with a copy or left out', () => {
-    fc.assert(
-      fc.property(roster, fc.infiniteStream(fc.boolean()), (students, coin) => {
-        const chosen = students.filter(() => coin.next().value).map(({ id }) => id)
-        fc.pre(chosen.length > 0)
-        const plan = planHandout(students, [...chosen, ...chosen])
-        expect(plan.copies.map(({ id }) => id).sort()).toEqual([...chosen].sort())
-        expect([...plan.copies, ...plan.leftOut].map(({ id }) => id).sort()).toEqual(
-          students.map(({ id }) => id).sort(),
-        )
-      }),
-    )
-  })
-  test('nobody chosen means the whole class', () => {
-    expect(planHandout([{ id: 'a', name: 'A' }]).copies).toHaveLength(1)
-  })
-  test('nobody, an empty class and a stranger are refused', () => {
-    expect(() => planHandout([])).toThrow(Refused)
-    expect(() => planHandout([{ id: 'a', name: 'A' }], [])).toThrow(/at least one/)
-    expect(() => planHandout([{ id: 'a', name: 'A' }], ['b'])).toThrow(/not in this class/)
-  })
-})
 
 const steps = { opened, handedIn, takenBack, handedBack, anotherGo }
 const walk = fc.array(fc.constantFrom(...(Object.keys(steps) as (keyof typeof steps)[])), { maxLength: 30 })
@@ -84,6 +56,7 @@ describe('the way of a copy', () => {
 
 describe('who may read and write', () => {
   const standing = fc.record({
+    way: fc.constantFrom(...WAYS),
     state: fc.constantFrom(...COPY_STATES),
     round: fc.integer({ min: 1, max: 5 }),
   })
@@ -102,9 +75,18 @@ describe('who may read and write', () => {
     fc.assert(
       fc.property(standing, fc.constantFrom(...LAYERS), (copy, layer) => {
         expect(mayWrite('student', copy, layer) && mayWrite('teacher', copy, layer)).toBe(false)
+        if (copy.way === 'read') expect(mayWrite('student', copy, layer)).toBe(false)
         if (mayWrite('student', copy, layer)) expect(layer === 'work' && worksOn(copy.state)).toBe(true)
         expect(mayWrite('teacher', copy, 'work')).toBe(false)
       }),
     )
+  })
+
+  test('a page given to somebody is theirs alone; all others are everybody’s', () => {
+    const owners = { mine: ['noor'], nobodys: [] }
+    expect(mayWriteOn('noor', 'mine', owners)).toBe(true)
+    expect(mayWriteOn('rafi', 'mine', owners)).toBe(false)
+    expect(mayWriteOn('rafi', 'nobodys', owners)).toBe(true)
+    expect(mayWriteOn('rafi', 'other', owners)).toBe(true)
   })
 })

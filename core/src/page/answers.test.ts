@@ -49,13 +49,13 @@ describe('an answer in the log', () => {
       { text: 'flow' },
     ])
   })
-  test('cannot be changed by somebody else', () => {
+  test('is everybody’s who shares the copy: the latest counts', () => {
     const add = event({ act: 'add', items: [answer(place, 'ebb')] })
     const theirs = event(
       { act: 'change', item: answerId(copy, place), set: { value: { text: 'x' } }, was: {} },
       'Rafi',
     )
-    expect(texts(add, theirs)).toEqual([{ text: 'ebb' }])
+    expect(texts(add, theirs)).toEqual([{ text: 'x' }])
   })
   test('changed and undone is as it was', () => {
     const add = event({ act: 'add', items: [answer(place, 'ebb')] })

@@ -66,6 +66,29 @@ describe('applying events', () => {
     )
   })
 
+  test('in a shared copy, who may do more touches what others made, and brings back what they took', () => {
+    const add: SignedEvent = { ...common, id: idOf(1), act: 'add', items: [voice(7)] }
+    const take = (free: boolean): SignedEvent => ({
+      ...common,
+      id: idOf(free ? 2 : 3),
+      author: 'ben',
+      free,
+      act: 'take',
+      items: [idOf(7)],
+    })
+    const bring: SignedEvent = {
+      ...take(true),
+      id: idOf(4),
+      author: 'teacher',
+      act: 'bring',
+      items: [idOf(7)],
+    }
+    expect(inSight(applyAll(emptyPage, [add, take(false)]))).toHaveLength(1)
+    expect(inSight(applyAll(emptyPage, [add, take(true)]))).toHaveLength(0)
+    const brought = inSight(applyAll(emptyPage, [add, take(true), bring]))
+    expect(brought.map(({ author }) => author)).toEqual(['ana'])
+  })
+
   test('a thing moved goes to the latest write', () => {
     const add: SignedEvent = { ...common, id: idOf(1), act: 'add', items: [voice(7)] }
     const move = (id: number, x: number): SignedEvent => ({

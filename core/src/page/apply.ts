@@ -48,7 +48,7 @@ function applyInto(placed: Map<string, Placed>, event: SignedEvent): void {
         if (placed.has(item.id)) {
           // The one answer of a place, or a card, put there again by another device: the latest counts.
           if (item.kind === 'answer' || item.kind === 'card')
-            rewrite(placed, item.id, event, (was) => ({ ...was, item, taken: false }))
+            rewrite(placed, item.id, event, (was) => ({ ...was, item, author: event.author, taken: false }))
           continue
         }
         placed.set(item.id, {
@@ -80,12 +80,20 @@ function rewrite(
   if (was && mayTouch(event, was)) placed.set(id, change(was))
 }
 
-/** Whether an event may touch a thing: its author's own, on its own layer; feedback handed back in an earlier round stays as it was. */
-export function mayTouch(event: Pick<SignedEvent, 'author' | 'layer' | 'round'>, placed: Placed): boolean {
+/**
+ * Whether an event may touch a thing: its author's own, on its own layer. In a copy that several share,
+ * the answer of a place and the cards are everybody's, and all things are where the teacher allows it
+ * (`free`). Feedback handed back in an earlier round stays as it was.
+ */
+export function mayTouch(
+  event: Pick<SignedEvent, 'author' | 'layer' | 'round' | 'free'>,
+  { author, layer, round, item }: Placed,
+): boolean {
+  const common = event.layer === 'work' && (item.kind === 'answer' || item.kind === 'card')
   return (
-    placed.author === event.author &&
-    placed.layer === event.layer &&
-    (event.layer !== 'feedback' || placed.round === event.round)
+    (author === event.author || event.free === true || common) &&
+    layer === event.layer &&
+    (event.layer !== 'feedback' || round === event.round)
   )
 }
 

@@ -42,9 +42,11 @@ export const keeping = z.object({
   author: z.string(),
   round: z.number().int().min(1),
   keptAt: z.number(),
+  /** It may touch what others made: the teacher allowed it in this copy, or is the one who does it. */
+  free: z.boolean().optional(),
 })
 export type Keeping = z.infer<typeof keeping>
 export type KeptEvent = PageEvent & Keeping
 
 /** An event with who made it and in which round: all that `apply` needs. A device signs its own until the server has. */
-export type SignedEvent = PageEvent & Pick<Keeping, 'author' | 'round'>
+export type SignedEvent = PageEvent & Pick<Keeping, 'author' | 'round' | 'free'>

@@ -5,6 +5,8 @@ import type { House } from './house.ts'
 
 /** A lesson made through the server's own routes, for tests that begin on the page. */
 export interface Lesson {
+  readonly classId: string
+  readonly worksheet: string
   readonly className: string
   readonly code: string
   readonly students: { id: string; name: string; pin: string; copy: string }[]
@@ -13,12 +15,13 @@ export interface Lesson {
 
 export const TEACHER = { name: 'Marit Aune', password: 'low tide at noon' }
 
-/** Signs the teacher in (or makes the first account) in this window and prepares a hand-out of a PDF to these students. */
+/** Signs the teacher in (or makes the first account) in this window and prepares a hand-out of a PDF to these students; it goes out unless `handsOut` says no. */
 export async function prepareLesson(
   house: House,
   teacher: Page,
   names: readonly string[],
   pdf: Uint8Array,
+  handsOut = true,
 ): Promise<Lesson> {
   await teacher.goto(house.url)
   const api = teacher.request
@@ -41,32 +44,43 @@ export async function prepareLesson(
     },
   })
   const worksheet = (await brought.json()) as WorksheetWhole
-  const { id } = await post<{ id: string }>('/handouts', {
+  const begun = { className: card.name, classId: card.id, code: card.code, worksheet: worksheet.id }
+  if (!handsOut)
+    return { ...begun, handout: '', students: students.map((student) => ({ ...student, copy: '' })) }
+  const { handouts } = await post<{ handouts: string[] }>('/handouts', {
     request: randomUUID(),
     worksheet: worksheet.id,
-    class: card.id,
+    classes: [{ class: card.id, way: 'own' }],
+    opensAt: null,
     dueAt: null,
     instructions: '',
+    spoken: null,
+    counts: true,
   })
+  const id = handouts[0]!
   const whole = (await (await api.get(`${house.url}/api/handouts/${id}`)).json()) as HandoutWhole
   return {
-    className: card.name,
-    code: card.code,
+    ...begun,
     handout: id,
     students: students.map((student) => ({
       ...student,
-      copy: whole.copies.find((copy) => copy.student.id === student.id)!.id,
+      copy: whole.copies.find((copy) => copy.students[0]!.id === student.id)!.id,
     })),
   }
 }
 
-/** Signs a student in, in a window, and opens their copy. */
-export async function openCopy(house: House, page: Page, lesson: Lesson, index: number): Promise<void> {
-  const { id, pin, copy } = lesson.students[index]!
+/** Signs a student of the lesson in, in a window. */
+export async function signInStudent(house: House, page: Page, lesson: Lesson, index: number): Promise<void> {
+  const { id, pin } = lesson.students[index]!
   await page.request.post(`${house.url}/api/sign-in/student`, {
     data: { code: lesson.code, student: id, pin },
     headers: { origin: house.url },
   })
-  await page.goto(`${house.url}/copy/${copy}`)
+}
+
+/** Signs a student in, in a window, and opens their copy. */
+export async function openCopy(house: House, page: Page, lesson: Lesson, index: number): Promise<void> {
+  await signInStudent(house, page, lesson, index)
+  await page.goto(`${house.url}/copy/${lesson.students[index]!.copy}`)
   await page.locator('main[aria-busy=false]').waitFor()
 }

@@ -63,12 +63,20 @@ export async function renameClass(
   await db.update(classes).set({ name }).where(eq(classes.id, classId))
 }
 
+/** What else happens, in the same transaction, when students join a class: they get what the whole class has. */
+export type WhenJoined = (
+  tx: Queries,
+  classId: string,
+  students: readonly { id: string; name: string }[],
+) => Promise<void>
+
 /** Adds students, each with a PIN that can be read this once. */
 export async function addStudentsTo(
   db: Database,
   teacherId: string,
   classId: string,
   names: readonly string[],
+  whenJoined: WhenJoined = async () => {},
 ): Promise<StudentWithPin[]> {
   await ownClass(db, teacherId, classId)
   const pins = names.map(newPin)
@@ -77,6 +85,7 @@ export async function addStudentsTo(
     const rows = names.map((name, index) => ({ role: 'student' as const, name, secretHash: hashes[index]! }))
     const made = await tx.insert(people).values(rows).returning({ id: people.id, name: people.name })
     await tx.insert(enrolments).values(made.map(({ id }) => ({ classId, studentId: id })))
+    await whenJoined(tx, classId, made)
     return made.map((student, index) => ({ ...student, pin: pins[index]! }))
   })
 }

@@ -1,8 +1,9 @@
-import { addStudents, newClass, renameStudent } from '@hand-back/core'
+import { addStudents, newClass, newGrouping, renameStudent } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { as, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
+import { dropGrouping, groupingsOf, keepGrouping } from './groupings.ts'
 import {
   addStudentsTo,
   classesOf,
@@ -11,10 +12,11 @@ import {
   renameClass,
   renameStudentOf,
   renewPin,
+  type WhenJoined,
   wholeClass,
 } from './queries.ts'
 
-export function classRoutes({ db, now }: Context): Router {
+export function classRoutes({ db, now, news }: Context, whenJoined: WhenJoined): Router {
   const router = Router()
   router.use('/classes', as('teacher'))
 
@@ -34,7 +36,10 @@ export function classRoutes({ db, now }: Context): Router {
   })
   router.post('/classes/:class/students', async (request, response) => {
     const { names } = addStudents.parse(request.body)
-    response.status(201).json(await addStudentsTo(db, whoAsks(request).id, idIn(request, 'class'), names))
+    const id = idIn(request, 'class')
+    const made = await addStudentsTo(db, whoAsks(request).id, id, names, whenJoined)
+    for (const student of made) news.trayChanged(student.id)
+    response.status(201).json(made)
   })
   router.patch('/classes/:class/students/:student', async (request, response) => {
     const { name } = renameStudent.parse(request.body)
@@ -47,6 +52,19 @@ export function classRoutes({ db, now }: Context): Router {
   })
   router.post('/classes/:class/students/:student/pin', async (request, response) => {
     response.json(await renewPin(db, whoAsks(request).id, idIn(request, 'class'), idIn(request, 'student')))
+  })
+
+  router.get('/classes/:class/groupings', async (request, response) => {
+    response.json(await groupingsOf(db, whoAsks(request).id, idIn(request, 'class')))
+  })
+  router.put('/classes/:class/groupings/:grouping', async (request, response) => {
+    const kept = { ...newGrouping.parse(request.body), id: idIn(request, 'grouping') }
+    await keepGrouping(db, whoAsks(request).id, idIn(request, 'class'), kept)
+    response.status(204).end()
+  })
+  router.delete('/classes/:class/groupings/:grouping', async (request, response) => {
+    await dropGrouping(db, whoAsks(request).id, idIn(request, 'class'), idIn(request, 'grouping'))
+    response.status(204).end()
   })
   return router
 }

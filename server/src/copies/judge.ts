@@ -22,6 +22,8 @@ export interface Evidence {
   readonly there: ReadonlyMap<string, { copy: string; seq: number; round: number }>
   /** The recordings of this copy. */
   readonly recordings: ReadonlySet<string>
+  /** Whether a page was given to this person, or to nobody. */
+  mayWriteOn(page: string): boolean
 }
 
 const CLOSED: Record<Role, string> = {
@@ -38,9 +40,10 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
       ? { id, fate: 'kept', seq: there.seq, round: there.round }
       : wrong(id, 'This belongs to another copy.')
   }
-  if (!mayEver(evidence.role, event.layer)) return wrong(id, 'This is not yours to write on.')
+  if (!mayEver(evidence.role, event)) return wrong(id, 'This is not yours to write on.')
   const printed = evidence.pages.get(event.page)
   if (!printed) return wrong(id, 'This copy has no such page.')
+  if (!evidence.mayWriteOn(event.page)) return wrong(id, 'This page was given to somebody else.')
   if (event.act === 'add') {
     const ink = event.items.filter((item): item is Stroke => item.kind === 'stroke')
     if (ink.some((stroke) => readInk(stroke.points) === undefined))
@@ -51,9 +54,14 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     if (!event.items.every((item) => belongs(item, event.layer, printed)))
       return wrong(id, 'This page has no such place for an answer.')
   }
-  return mayWrite(evidence.role, evidence.copy, event.layer)
+  return mayWrite(evidence.role, evidence.copy, event.layer) || bringsBack(evidence.role, event)
     ? undefined
     : { id, fate: 'closed', why: CLOSED[evidence.role] }
+}
+
+/** The teacher brings back what somebody took away, on any layer. */
+function bringsBack(role: Role, event: PageEvent): boolean {
+  return role === 'teacher' && event.act === 'bring'
 }
 
 /** Whether what an answer answers is there: the page has that place, card or plot. */
@@ -67,8 +75,8 @@ function belongs(item: Item, layer: Layer, printed: ReadonlyMap<string, string>)
   return kind === ('options' in item.value ? 'choice' : 'plot')
 }
 
-function mayEver(role: Role, layer: Layer): boolean {
-  return role === 'student' ? layer === 'work' : layer !== 'work'
+function mayEver(role: Role, event: PageEvent): boolean {
+  return role === 'student' ? event.layer === 'work' : event.layer !== 'work' || bringsBack(role, event)
 }
 
 function wrong(id: string, why: string): EventFate {

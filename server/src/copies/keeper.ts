@@ -5,12 +5,13 @@ import {
   opened,
   type PageEvent,
   type Person,
+  type Role,
 } from '@hand-back/core'
 import type pg from 'pg'
 import type { Context } from '../context.ts'
 import { notHere } from '../http/as.ts'
 import { type Evidence, judge, type PrintedOn } from './judge.ts'
-import { type CopyRecord, roleIn } from './place.ts'
+import { COPY_RECORD, type CopyRecord, pageTakes, roleIn } from './place.ts'
 import { toStored } from './storedEvent.ts'
 
 interface Request {
@@ -132,6 +133,7 @@ export class Keeper {
         pages,
         there,
         recordings: recordings.get(copy.id) ?? new Set(),
+        mayWriteOn: (page) => pageTakes(copy, request.person.id, role, page),
       }
       const of = writing.get(copy.id) ?? { copy, events: [], markingBegan: false, opened: false }
       writing.set(copy.id, of)
@@ -140,7 +142,14 @@ export class Keeper {
         if (decided) return decided
         const seq = ++copy.seqs[event.layer]
         there.set(event.id, { copy: copy.id, seq, round: copy.round })
-        of.events.push({ ...event, seq, author: request.person.id, round: copy.round, keptAt: now })
+        of.events.push({
+          ...event,
+          seq,
+          author: request.person.id,
+          round: copy.round,
+          keptAt: now,
+          ...(isFree(event, copy, role) ? { free: true } : {}),
+        })
         if (event.layer === 'feedback' && !copy.markingBegan) of.markingBegan = true
         // Drawn without a network, ink can come before the news that the copy was opened.
         if (event.layer === 'work' && copy.state === 'waiting') of.opened = true
@@ -175,6 +184,11 @@ export class Keeper {
   }
 }
 
+/** Whether an event may touch what others made. */
+function isFree(event: PageEvent, copy: CopyRecord, role: Role): boolean {
+  return event.layer === 'work' && event.act !== 'add' && (role === 'teacher' || copy.touchAll)
+}
+
 const PRINTED_ON = `SELECT p.id, i->>'id' AS item, i->>'kind' AS kind FROM worksheet_page p
   LEFT JOIN LATERAL jsonb_array_elements(p.printed) AS i ON true WHERE p.version_id = $1`
 
@@ -191,8 +205,7 @@ function readPrintedOn(rows: readonly { id: string; item: string | null; kind: s
 // Held in order of id, so that two batches never wait for each other in a circle.
 async function holdCopies(client: pg.PoolClient, ids: string[]): Promise<Map<string, HeldCopy>> {
   const { rows } = await client.query(
-    `SELECT c.id, c.handout_id AS "handoutId", h.version_id AS "versionId", c.student_id AS "studentId",
-       h.teacher_id AS "teacherId", c.state, c.round, c.marking_began AS "markingBegan", c.handed_in_at AS "handedInAt",
+    `SELECT ${COPY_RECORD},
        json_build_object('work', c.work_seq, 'help', c.help_seq, 'feedback', c.feedback_seq) AS seqs
      FROM copy c JOIN handout h ON h.id = c.handout_id
      WHERE c.id = ANY($1) ORDER BY c.id FOR UPDATE OF c`,

@@ -1,7 +1,6 @@
-import type { CopyState, Person, Role } from '@hand-back/core'
-import { eq, sql } from 'drizzle-orm'
+import { type CopyState, mayWriteOn, type Person, Refused, type Role, type Way } from '@hand-back/core'
+import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
-import { copies, handouts } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
 
 /** A copy with what decides who may do what with it. */
@@ -9,46 +8,69 @@ export interface CopyRecord {
   readonly id: string
   readonly handoutId: string
   readonly versionId: string
-  readonly studentId: string
   readonly teacherId: string
+  /** Who has a place in it now, with the pages that were given to them. */
+  readonly members: readonly { readonly id: string; readonly pages: readonly string[] | null }[]
+  /** A group's name; null: it is one student's own. */
+  readonly name: string | null
+  readonly setId: string | null
+  readonly dealt: readonly string[] | null
+  readonly way: Way
+  readonly touchAll: boolean
+  /** It lies in trays: it is open and was not withdrawn. */
+  readonly out: boolean
   readonly state: CopyState
   readonly round: number
   readonly markingBegan: boolean
-  readonly handedInAt: Date | null
+  /** In milliseconds since 1970. */
+  readonly handedInAt: number | null
 }
 
-const record = {
-  id: copies.id,
-  handoutId: copies.handoutId,
-  versionId: handouts.versionId,
-  studentId: copies.studentId,
-  teacherId: handouts.teacherId,
-  state: copies.state,
-  round: copies.round,
-  markingBegan: copies.markingBegan,
-  handedInAt: copies.handedInAt,
-}
+/** The fields of a `CopyRecord`, of `copy c JOIN handout h`. */
+export const COPY_RECORD = `c.id, c.handout_id AS "handoutId", h.version_id AS "versionId", h.teacher_id AS "teacherId",
+  (SELECT coalesce(json_agg(json_build_object('id', m.student_id, 'pages', m.pages)), '[]')
+     FROM copy_member m WHERE m.copy_id = c.id AND m.left_at IS NULL) AS members,
+  c.name, c.set_id AS "setId", c.dealt, h.way, h.touch_all AS "touchAll",
+  h.withdrawn_at IS NULL AND coalesce(h.opens_at <= now(), true) AS out,
+  c.state, c.round, c.marking_began AS "markingBegan",
+  (extract(epoch FROM c.handed_in_at) * 1000)::float8 AS "handedInAt"`
 
 /** The role that a person plays in a copy: it is theirs, or they handed it out. Nobody else has one. */
-export function roleIn(copy: Pick<CopyRecord, 'studentId' | 'teacherId'>, person: Person): Role | undefined {
-  if (person.role === 'student' && copy.studentId === person.id) return 'student'
+export function roleIn(copy: Pick<CopyRecord, 'members' | 'teacherId'>, person: Person): Role | undefined {
+  if (person.role === 'student' && copy.members.some(({ id }) => id === person.id)) return 'student'
   if (person.role === 'teacher' && copy.teacherId === person.id) return 'teacher'
   return undefined
 }
 
-/** A copy in which the person has a place, and their role. Throws `Refused` (404) for every other copy, there or not. */
+/** To whom the pages of a copy were given. */
+export function ownersIn({ members }: Pick<CopyRecord, 'members'>): Record<string, string[]> {
+  const owners: Record<string, string[]> = {}
+  for (const { id, pages } of members)
+    for (const page of pages ?? []) owners[page] = [...(owners[page] ?? []), id]
+  return owners
+}
+
+/** Whether somebody may write on a page as far as pages were given to people. */
+export function pageTakes(copy: CopyRecord, person: string, role: Role, page: string): boolean {
+  return role === 'teacher' || mayWriteOn(person, page, ownersIn(copy))
+}
+
+/**
+ * A copy in which the person has a place, and their role. Throws `Refused`: 404 for every other copy,
+ * there or not; 410 for a student's copy that does not lie in trays now.
+ */
 export async function copyFor(
   db: Queries,
   person: Person,
   id: string,
 ): Promise<{ copy: CopyRecord; role: Role }> {
-  const [copy] = await db
-    .select(record)
-    .from(copies)
-    .innerJoin(handouts, eq(handouts.id, copies.handoutId))
-    .where(eq(copies.id, id))
+  const { rows } = await db.execute(
+    sql`SELECT ${sql.raw(COPY_RECORD)} FROM copy c JOIN handout h ON h.id = c.handout_id WHERE c.id = ${id}`,
+  )
+  const copy = rows[0] as unknown as CopyRecord | undefined
   const role = copy && roleIn(copy, person)
   if (!role) throw notHere()
+  if (role === 'student' && !copy.out) throw new Refused('Your teacher does not have this out just now.', 410)
   return { copy, role }
 }
 

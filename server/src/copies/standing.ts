@@ -45,11 +45,20 @@ export async function takeStep(
     const { copy, role } = await holdCopyFor(tx, person, id)
     const { by, rule } = STEPS[step]
     if (role !== by) throw notHere()
+    if (copy.way === 'read') throw new Refused('This is to read; there is nothing to hand in.')
     const changed: CopyRecord = rule(copy)
     if (changed === copy) return { before: copy, after: copy }
-    const handedInAt = changed.state === 'handed in' ? new Date(context.now()) : changed.handedInAt
+    const handedInAt = changed.state === 'handed in' ? context.now() : changed.handedInAt
     const { state, round, markingBegan } = changed
-    await tx.update(copies).set({ state, round, markingBegan, handedInAt }).where(eq(copies.id, id))
+    await tx
+      .update(copies)
+      .set({
+        state,
+        round,
+        markingBegan,
+        handedInAt: handedInAt === null ? null : new Date(handedInAt),
+      })
+      .where(eq(copies.id, id))
     return { before: copy, after: { ...changed, handedInAt } }
   })
   if (before !== after) context.news.copyChanged(after)

@@ -1,28 +1,74 @@
-import type { CopyWhole, Person } from '@hand-back/core'
-import { eq, sql } from 'drizzle-orm'
+import {
+  type CopyWhole,
+  isForSet,
+  nameOf,
+  type Person,
+  printedFor,
+  type WorksheetPage,
+} from '@hand-back/core'
+import { asc, eq, sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
-import { handouts } from '../db/schema.ts'
+import { handoutChanges, handouts } from '../db/schema.ts'
 import { pagesOf } from '../worksheets/index.ts'
-import { copyFor } from './place.ts'
+import { type CopyRecord, copyFor, ownersIn } from './place.ts'
 
-/** A copy with its pages, for whoever has a place in it. Throws `Refused` (404) for others. */
+/** A copy with its pages, for whoever has a place in it. Throws `Refused` for others. */
 export async function wholeCopy(db: Queries, person: Person, id: string): Promise<CopyWhole> {
   const { copy } = await copyFor(db, person, id)
   const [handout] = await db.select().from(handouts).where(eq(handouts.id, copy.handoutId))
-  const names = await db.execute<{ id: string; name: string }>(
-    sql`SELECT id, name FROM person WHERE id IN (${copy.studentId}, ${copy.teacherId})`,
+  const ids = [...copy.members.map((member) => member.id), copy.teacherId]
+  const { rows } = await db.execute<{ id: string; name: string }>(
+    sql`SELECT id, name FROM person WHERE id = ANY(${sql.param(ids)}::uuid[]) ORDER BY name`,
   )
-  const nameOf = (who: string) => names.rows.find((row) => row.id === who)?.name ?? ''
+  const teacher = rows.find((row) => row.id === copy.teacherId)!
+  const students = rows.filter((row) => row.id !== copy.teacherId)
+  const pages = await pagesIn(db, copy)
+  const { spoken, spokenSeconds } = handout!
   return {
     id,
     handout: copy.handoutId,
     title: handout!.title,
     instructions: handout!.instructions,
+    spoken: spoken ? { id: spoken, seconds: spokenSeconds ?? 0 } : null,
     dueAt: handout!.dueAt?.getTime() ?? null,
-    student: { id: copy.studentId, name: nameOf(copy.studentId) },
-    teacher: { name: nameOf(copy.teacherId) },
+    way: copy.way,
+    name: nameOf({ name: copy.name, students }),
+    students,
+    teacher,
+    touchAll: copy.touchAll,
+    owners: ownersIn(copy),
     state: copy.state,
     round: copy.round,
-    pages: await pagesOf(db, copy.versionId),
+    pages,
+    changes: await changesOf(
+      db,
+      copy.handoutId,
+      pages.map((page) => page.id),
+    ),
   }
+}
+
+/** The pages of a copy, with what is printed on them for its set. */
+export async function pagesIn(db: Queries, copy: CopyRecord): Promise<WorksheetPage[]> {
+  const pages = await pagesOf(db, copy.versionId)
+  return pages.flatMap(({ sets, ...page }) =>
+    isForSet({ sets }, copy.setId) && (!copy.dealt || copy.dealt.includes(page.id))
+      ? [{ ...page, printed: printedFor(page.printed, copy.setId) }]
+      : [],
+  )
+}
+
+async function changesOf(
+  db: Queries,
+  handoutId: string,
+  pages: readonly string[],
+): Promise<CopyWhole['changes']> {
+  const rows = await db
+    .select()
+    .from(handoutChanges)
+    .where(eq(handoutChanges.handoutId, handoutId))
+    .orderBy(asc(handoutChanges.at))
+  return rows
+    .filter(({ pageId }) => pages.includes(pageId))
+    .map(({ pageId, what, at }) => ({ page: pageId, what, at: at.getTime() }))
 }

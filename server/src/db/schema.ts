@@ -1,4 +1,5 @@
-import type { Box, CopyState, Layer, Paper, PrintedItem, Sheet } from '@hand-back/core'
+import type { Box, CopyState, Deal, Group, Layer, Paper, PrintedItem, Sheet, Way } from '@hand-back/core'
+import { sql } from 'drizzle-orm'
 import {
   boolean,
   customType,
@@ -12,6 +13,7 @@ import {
   text,
   timestamp,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
 
@@ -24,6 +26,8 @@ export const people = pgTable('person', {
   role: text().$type<'teacher' | 'student'>().notNull(),
   name: text().notNull(),
   signInName: text('sign_in_name').unique(),
+  /** What the school's own list calls them, where they came from one. */
+  rosterId: text('roster_id'),
   secretHash: text('secret_hash').notNull(),
 })
 
@@ -85,7 +89,10 @@ export const worksheets = pgTable('worksheet', {
   archivedAt: moment('archived_at'),
 })
 
-/** A worksheet as it stood. The newest is the one shown; a frozen one has been handed out and never changes again. */
+/**
+ * A worksheet as it stood. The newest is the one shown; a frozen one has been handed out and never changes
+ * again. One without a number belongs to the copies of a hand-out into which a change was sent.
+ */
 export const worksheetVersions = pgTable(
   'worksheet_version',
   {
@@ -93,7 +100,7 @@ export const worksheetVersions = pgTable(
     worksheetId: uuid('worksheet_id')
       .notNull()
       .references(() => worksheets.id),
-    number: integer().notNull(),
+    number: integer(),
     frozenAt: moment('frozen_at'),
     questions: jsonb().$type<Sheet['questions']>().notNull().default([]),
     /** Right answers, by answer place. Never sent to students. */
@@ -157,6 +164,17 @@ export const worksheetFiles = pgTable(
   (table) => [primaryKey({ columns: [table.worksheetId, table.file] }), index().on(table.file)],
 )
 
+/** A spoken direction, sent before the hand-out that it belongs to. */
+export const spokenDirections = pgTable('spoken_direction', {
+  id: uuid().primaryKey(),
+  teacherId: uuid('teacher_id')
+    .notNull()
+    .references(() => people.id),
+  file: text()
+    .notNull()
+    .references(() => files.sha256),
+})
+
 /** One giving of a worksheet version to a class. `request` is the device's id for the press of the button. */
 export const handouts = pgTable(
   'handout',
@@ -173,14 +191,44 @@ export const handouts = pgTable(
       .notNull()
       .references(() => people.id),
     title: text().notNull(),
+    unit: text().notNull().default(''),
+    way: text().$type<Way>().notNull().default('own'),
+    /** It went to the whole class: who joins gets it too. */
+    wholeClass: boolean('whole_class').notNull().default(true),
+    deal: jsonb().$type<Deal>(),
     instructions: text().notNull(),
+    spoken: uuid().references(() => spokenDirections.id),
+    spokenSeconds: doublePrecision('spoken_seconds'),
+    counts: boolean().notNull().default(true),
+    /** In shared copies everybody may rub out and move what others made. */
+    touchAll: boolean('touch_all').notNull().default(false),
+    opensAt: moment('opens_at'),
     dueAt: moment('due_at'),
     handedOutAt: moment('handed_out_at').notNull().defaultNow(),
+    withdrawnAt: moment('withdrawn_at'),
   },
-  (table) => [unique().on(table.teacherId, table.request), index().on(table.versionId)],
+  (table) => [
+    unique().on(table.teacherId, table.request, table.classId),
+    index().on(table.versionId),
+    index().on(table.classId),
+  ],
 )
 
-/** What one student received. The `…_seq` are the last sequence numbers given on each layer of its log. */
+/** A page that was added or changed in the copies of a hand-out. */
+export const handoutChanges = pgTable(
+  'handout_change',
+  {
+    handoutId: uuid('handout_id')
+      .notNull()
+      .references(() => handouts.id),
+    pageId: uuid('page_id').notNull(),
+    what: text().$type<'new' | 'changed'>().notNull(),
+    at: moment('at').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.handoutId, table.pageId] })],
+)
+
+/** One receiving of a hand-out. The `…_seq` are the last sequence numbers given on each layer of its log. */
 export const copies = pgTable(
   'copy',
   {
@@ -188,9 +236,12 @@ export const copies = pgTable(
     handoutId: uuid('handout_id')
       .notNull()
       .references(() => handouts.id),
-    studentId: uuid('student_id')
-      .notNull()
-      .references(() => people.id),
+    /** The group's name; null: it is one student's own. */
+    name: text(),
+    /** The set of students that it is for; null: what is for everyone. */
+    setId: uuid('set_id'),
+    /** Only these pages, where pages were dealt. */
+    dealt: jsonb().$type<string[]>(),
     state: text().$type<CopyState>().notNull().default('waiting'),
     round: integer().notNull().default(1),
     markingBegan: boolean('marking_began').notNull().default(false),
@@ -199,7 +250,69 @@ export const copies = pgTable(
     feedbackSeq: integer('feedback_seq').notNull().default(0),
     handedInAt: moment('handed_in_at'),
   },
-  (table) => [unique().on(table.handoutId, table.studentId), index().on(table.studentId)],
+  (table) => [index().on(table.handoutId)],
+)
+
+/** Who has a place in a copy. Leaving is a date, not a deletion: what they made stays theirs. */
+export const copyMembers = pgTable(
+  'copy_member',
+  {
+    copyId: uuid('copy_id')
+      .notNull()
+      .references(() => copies.id),
+    handoutId: uuid('handout_id').notNull(),
+    studentId: uuid('student_id')
+      .notNull()
+      .references(() => people.id),
+    /** The pages of a shared copy that were given to them. */
+    pages: jsonb().$type<string[]>(),
+    leftAt: moment('left_at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.copyId, table.studentId] }),
+    // Nobody has two copies of one hand-out at once.
+    uniqueIndex().on(table.handoutId, table.studentId).where(sql`left_at IS NULL`),
+    index().on(table.studentId),
+  ],
+)
+
+/** Groups of a class, kept under a name. */
+export const groupings = pgTable(
+  'grouping',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    classId: uuid('class_id')
+      .notNull()
+      .references(() => classes.id),
+    name: text().notNull(),
+    groups: jsonb().$type<Group[]>().notNull(),
+  },
+  (table) => [unique().on(table.classId, table.name)],
+)
+
+/** A printed slip that signs a student in; only its hash is kept. A new one ends the one before. */
+export const slips = pgTable('slip', {
+  studentId: uuid('student_id')
+    .primaryKey()
+    .references(() => people.id),
+  tokenHash: text('token_hash').notNull().unique(),
+})
+
+/** Somebody who asks to be let into a class. Once answered, `studentId` says who they became, or nobody. */
+export const joinRequests = pgTable(
+  'join_request',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    classId: uuid('class_id')
+      .notNull()
+      .references(() => classes.id),
+    name: text().notNull(),
+    secretHash: text('secret_hash').notNull(),
+    askedAt: moment('asked_at').notNull().defaultNow(),
+    answeredAt: moment('answered_at'),
+    studentId: uuid('student_id').references(() => people.id),
+  },
+  (table) => [index().on(table.classId)],
 )
 
 /**

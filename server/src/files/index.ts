@@ -1,4 +1,5 @@
 export { fileRoutes } from './routes.ts'
 export { sendFile } from './serve.ts'
+export { isSound, sendSound, storeSound } from './sound.ts'
 export { clearBrokenUploads, dropFile, findFile, type StoredFile, storeFile, wholeFile } from './store.ts'
 export { takeUploads } from './upload.ts'

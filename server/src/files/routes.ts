@@ -19,8 +19,9 @@ async function mayReadPaper(db: Queries, person: Person, sha256: string): Promis
           WHERE f.file = ${sha256} AND w.teacher_id = ${person.id} LIMIT 1`)
       : await db.execute(sql`
           SELECT 1 FROM page_file f JOIN handout h ON h.version_id = f.version_id
-          JOIN copy c ON c.handout_id = h.id
-          WHERE f.file = ${sha256} AND c.student_id = ${person.id} LIMIT 1`)
+          JOIN copy_member m ON m.handout_id = h.id AND m.left_at IS NULL
+          WHERE f.file = ${sha256} AND m.student_id = ${person.id} AND h.withdrawn_at IS NULL
+            AND coalesce(h.opens_at <= now(), true) LIMIT 1`)
   return found.rows.length > 0
 }
 

@@ -1,2 +1,4 @@
-export { copyRows, handOut, ownHandout } from './queries.ts'
+export { handOut } from './handOut.ts'
+export { giveToJoiners } from './inUse.ts'
+export { copyRows, ownHandout } from './queries.ts'
 export { handoutRoutes } from './routes.ts'

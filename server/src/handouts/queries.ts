@@ -2,70 +2,18 @@ import {
   type CopyRow,
   type HandoutCard,
   type HandoutWhole,
-  type NewHandout,
-  planHandout,
+  pagesFor,
+  printedFor,
   type TrayEntry,
 } from '@hand-back/core'
 import { and, eq, sql } from 'drizzle-orm'
-import { ownClass, rosterOf } from '../classes/index.ts'
-import type { Database, Queries } from '../db/connect.ts'
-import { classes, copies, handouts, people, worksheetPages, worksheetVersions } from '../db/schema.ts'
+import { rosterOf } from '../classes/index.ts'
+import type { Queries } from '../db/connect.ts'
+import { classes, handouts, worksheetVersions } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
-import { newestVersion, ownWorksheet, PAGE_AS_JSON } from '../worksheets/index.ts'
+import { PAGE_AS_JSON, pagesOf } from '../worksheets/index.ts'
 
 const millis = (moment: Date | null) => moment?.getTime() ?? null
-
-/**
- * Hands out: freezes the worksheet version and writes one small row a copy, all or nothing. The same
- * `request` again gives the same hand-out and writes nothing. Throws `Refused`.
- */
-export async function handOut(
-  db: Database,
-  teacherId: string,
-  asked: NewHandout,
-): Promise<{ id: string; students: string[] }> {
-  return db.transaction(async (tx) => {
-    const worksheet = await ownWorksheet(tx, teacherId, asked.worksheet)
-    const { id: classId } = await ownClass(tx, teacherId, asked.class)
-    const plan = planHandout(await rosterOf(tx, classId), asked.students)
-    // Held until the end, so that no page changes between the look at it and the freezing.
-    await tx.execute(sql`SELECT 1 FROM worksheet WHERE id = ${worksheet.id} FOR UPDATE`)
-    const version = await newestVersion(tx, worksheet.id)
-    const [handout] = await tx
-      .insert(handouts)
-      .values({
-        request: asked.request,
-        versionId: version.id,
-        classId,
-        teacherId,
-        title: worksheet.title,
-        instructions: asked.instructions,
-        dueAt: asked.dueAt === null ? null : new Date(asked.dueAt),
-      })
-      .onConflictDoNothing()
-      .returning({ id: handouts.id })
-    if (!handout) return { id: await handoutByRequest(tx, teacherId, asked.request), students: [] }
-    if (!version.frozenAt) {
-      await tx
-        .update(worksheetVersions)
-        .set({ frozenAt: sql`now()` })
-        .where(eq(worksheetVersions.id, version.id))
-    }
-    const students = plan.copies.map(({ id }) => id)
-    await tx.execute(sql`
-      INSERT INTO copy (handout_id, student_id)
-      SELECT ${handout.id}, student FROM unnest(${sql.param(students)}::uuid[]) AS student`)
-    return { id: handout.id, students }
-  })
-}
-
-async function handoutByRequest(db: Queries, teacherId: string, request: string): Promise<string> {
-  const [found] = await db
-    .select({ id: handouts.id })
-    .from(handouts)
-    .where(and(eq(handouts.teacherId, teacherId), eq(handouts.request, request)))
-  return found!.id
-}
 
 /** The teacher's hand-outs with the state of every copy, newest first. */
 export async function handoutsOf(db: Queries, teacherId: string): Promise<HandoutCard[]> {
@@ -73,18 +21,28 @@ export async function handoutsOf(db: Queries, teacherId: string): Promise<Handou
     .select({
       id: handouts.id,
       title: handouts.title,
+      unit: handouts.unit,
+      way: handouts.way,
       className: classes.name,
+      opensAt: handouts.opensAt,
       dueAt: handouts.dueAt,
       handedOutAt: handouts.handedOutAt,
+      withdrawnAt: handouts.withdrawnAt,
       states: sql<
         HandoutCard['states']
-      >`(SELECT json_agg(c.state) FROM copy c WHERE c.handout_id = ${handouts.id})`,
+      >`(SELECT coalesce(json_agg(c.state), '[]') FROM copy c WHERE c.handout_id = ${handouts.id})`,
     })
     .from(handouts)
     .innerJoin(classes, eq(classes.id, handouts.classId))
     .where(eq(handouts.teacherId, teacherId))
     .orderBy(sql`handed_out_at DESC`)
-  return rows.map((row) => ({ ...row, dueAt: millis(row.dueAt), handedOutAt: row.handedOutAt.getTime() }))
+  return rows.map(({ withdrawnAt, ...row }) => ({
+    ...row,
+    opensAt: millis(row.opensAt),
+    dueAt: millis(row.dueAt),
+    handedOutAt: row.handedOutAt.getTime(),
+    withdrawn: withdrawnAt !== null,
+  }))
 }
 
 /** The teacher's hand-out. Throws `Refused` (404) for one that is not theirs. */
@@ -105,52 +63,113 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
     .innerJoin(classes, eq(classes.id, handouts.classId))
     .innerJoin(worksheetVersions, eq(worksheetVersions.id, handouts.versionId))
     .where(eq(handouts.id, id))
-  const [{ pageCount }] = (await db
-    .select({ pageCount: sql<number>`count(*)::int` })
-    .from(worksheetPages)
-    .where(eq(worksheetPages.versionId, handout.versionId))) as [{ pageCount: number }]
+  const rows = await copyRows(db, id)
+  const served = new Set(rows.flatMap(({ students }) => students.map((student) => student.id)))
+  const roster = await rosterOf(db, handout.classId)
   return {
     id,
     title: handout.title,
+    unit: handout.unit,
+    way: handout.way,
     instructions: handout.instructions,
+    spoken: handout.spoken ? { id: handout.spoken, seconds: handout.spokenSeconds ?? 0 } : null,
+    counts: handout.counts,
+    touchAll: handout.touchAll,
+    opensAt: millis(handout.opensAt),
     dueAt: millis(handout.dueAt),
     handedOutAt: handout.handedOutAt.getTime(),
+    withdrawn: handout.withdrawnAt !== null,
     className: about!.className,
+    classId: handout.classId,
     worksheetId: about!.worksheetId,
-    pageCount,
-    copies: await copyRows(db, id),
+    pageCount: (await pagesOf(db, handout.versionId)).length,
+    without: roster.filter((student) => !served.has(student.id)),
+    copies: rows,
   }
 }
 
-/** The copies of a hand-out by student's name; with `copy`, only that one. */
+/** The copies of a hand-out by name; with `copy`, only that one. */
 export async function copyRows(db: Queries, handoutId: string, copy?: string): Promise<CopyRow[]> {
-  const rows = await db
-    .select({
-      id: copies.id,
-      student: { id: people.id, name: people.name },
-      state: copies.state,
-      round: copies.round,
-      markingBegan: copies.markingBegan,
-      handedInAt: copies.handedInAt,
-    })
-    .from(copies)
-    .innerJoin(people, eq(people.id, copies.studentId))
-    .where(and(eq(copies.handoutId, handoutId), copy ? eq(copies.id, copy) : undefined))
-    .orderBy(people.name)
-  return rows.map((row) => ({ ...row, handedInAt: millis(row.handedInAt) }))
+  const { rows } = await db.execute(sql`
+    SELECT c.id, c.name AS "groupName", c.set_id AS "setId", c.dealt, c.state, c.round,
+      c.marking_began AS "markingBegan", extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt",
+      coalesce((SELECT json_agg(json_build_object('id', p.id, 'name', p.name) ORDER BY p.name)
+         FROM copy_member m JOIN person p ON p.id = m.student_id
+         WHERE m.copy_id = c.id AND m.left_at IS NULL), '[]') AS students,
+      (SELECT s->>'name' FROM jsonb_array_elements(v.sets) AS s WHERE s->>'id' = c.set_id::text) AS "set"
+    FROM copy c JOIN handout h ON h.id = c.handout_id JOIN worksheet_version v ON v.id = h.version_id
+    WHERE c.handout_id = ${handoutId} ${copy ? sql`AND c.id = ${copy}` : sql``}`)
+  const pages = await pagesOfHandout(db, handoutId)
+  const made = rows.map((row) => asCopyRow(row as unknown as Row, pages))
+  return made.sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }))
 }
 
-/** What lies in a student's tray: every copy they received, newest hand-out first. */
+interface Row extends Omit<CopyRow, 'name' | 'shared' | 'pageNumbers' | 'handedInAt'> {
+  readonly groupName: string | null
+  readonly setId: string | null
+  readonly dealt: string[] | null
+  readonly handedInAt: string | null
+}
+
+interface Stub {
+  readonly id: string
+  readonly sets: string[] | null
+}
+
+function asCopyRow({ groupName, setId, dealt, handedInAt, ...row }: Row, pages: readonly Stub[]): CopyRow {
+  const stubs = pages.map(({ id, sets }) => ({ id, sets: sets ?? undefined }))
+  const own = pagesFor(stubs, setId, dealt)
+  return {
+    ...row,
+    name: groupName ?? row.students[0]?.name ?? 'nobody',
+    shared: groupName !== null,
+    pageNumbers:
+      own.length === pages.length ? null : own.map((id) => pages.findIndex((page) => page.id === id) + 1),
+    handedInAt: handedInAt === null ? null : Number(handedInAt),
+  }
+}
+
+async function pagesOfHandout(db: Queries, handoutId: string): Promise<Stub[]> {
+  const { rows } = await db.execute(sql`
+    SELECT p.id, p.sets FROM worksheet_page p JOIN handout h ON h.version_id = p.version_id
+    WHERE h.id = ${handoutId} ORDER BY p.position`)
+  return rows as unknown as Stub[]
+}
+
+/** The pages of a copy, for SQL about `copy c` of a hand-out `h`; `p` is the page's row. */
+const PAGE_IS_ITS = sql.raw(`p.version_id = h.version_id AND (p.sets IS NULL OR p.sets ? c.set_id::text)
+  AND (c.dealt IS NULL OR c.dealt ? p.id::text)`)
+
+/** What lies in a student's tray: every copy they have a place in that is open and was not withdrawn, newest first. */
 export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[]> {
   const { rows } = await db.execute(sql`
-    SELECT c.id AS copy, h.title, k.name AS "className", h.instructions,
-      extract(epoch FROM h.due_at) * 1000 AS "dueAt", c.state, c.round,
-      (SELECT count(*)::int FROM worksheet_page p WHERE p.version_id = h.version_id) AS "pageCount",
-      (SELECT ${PAGE_AS_JSON} FROM worksheet_page p WHERE p.version_id = h.version_id ORDER BY p.position LIMIT 1) AS "firstPage"
-    FROM copy c JOIN handout h ON h.id = c.handout_id JOIN class k ON k.id = h.class_id
-    WHERE c.student_id = ${studentId} ORDER BY h.handed_out_at DESC`)
-  return rows.map((row) => ({
+    SELECT c.id AS copy, h.title, h.unit, k.name AS "className", h.instructions, h.way, c.name AS "sharedName",
+      extract(epoch FROM h.due_at) * 1000 AS "dueAt", extract(epoch FROM h.handed_out_at) * 1000 AS "handedOutAt",
+      extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt", c.state, c.round,
+      (SELECT extract(epoch FROM max(x.at)) * 1000 FROM handout_change x JOIN worksheet_page p ON p.id = x.page_id
+         WHERE x.handout_id = h.id AND ${PAGE_IS_ITS}) AS "changedAt",
+      (SELECT count(*)::int FROM worksheet_page p WHERE ${PAGE_IS_ITS}) AS "pageCount",
+      (SELECT ${PAGE_AS_JSON} FROM worksheet_page p WHERE ${PAGE_IS_ITS} ORDER BY p.position LIMIT 1) AS "firstPage",
+      c.set_id AS "setId"
+    FROM copy_member m JOIN copy c ON c.id = m.copy_id JOIN handout h ON h.id = c.handout_id
+      JOIN class k ON k.id = h.class_id
+    WHERE m.student_id = ${studentId} AND m.left_at IS NULL AND h.withdrawn_at IS NULL
+      AND coalesce(h.opens_at <= now(), true)
+    ORDER BY h.handed_out_at DESC`)
+  return rows.map((row) => trayEntryOf(row as unknown as TrayRow))
+}
+
+type TrayRow = TrayEntry & { setId: string | null }
+
+function trayEntryOf({ setId, ...row }: TrayRow): TrayEntry {
+  const number = (value: number | null) => (value === null ? null : Number(value))
+  const { sets: _sets, ...page } = row.firstPage
+  return {
     ...row,
-    dueAt: row.dueAt === null ? null : Number(row.dueAt),
-  })) as unknown as TrayEntry[]
+    handedOutAt: Number(row.handedOutAt),
+    dueAt: number(row.dueAt),
+    handedInAt: number(row.handedInAt),
+    changedAt: number(row.changedAt),
+    firstPage: { ...page, printed: printedFor(page.printed, setId) },
+  }
 }

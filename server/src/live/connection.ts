@@ -54,6 +54,7 @@ function answerDevice(device: Device, context: Context, keeper: Keeper): void {
       // Joined before the log is read: what is kept between is told twice rather than never.
       await device.join(rooms.copy(id, role))
       const { copy } = await copyFor(db, person, id)
+      await device.join(rooms.audience(copy.handoutId))
       const { events, more } = await readLog(db, copy, role, readTo)
       return { ok: true, events, more, standing: { copy: id, state: copy.state, round: copy.round } }
     }),

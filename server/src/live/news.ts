@@ -10,6 +10,8 @@ export type Live = Server<DeviceMessages, ServerMessages>
 export const rooms = {
   copy: (id: string, role: 'student' | 'teacher') => `copy:${id}:${role}`,
   handout: (id: string) => `handout:${id}`,
+  /** Everybody who has a copy of a hand-out open. */
+  audience: (handout: string) => `audience:${handout}`,
   person: (id: string) => `person:${id}`,
   session: (id: string) => `session:${id}`,
 }
@@ -34,13 +36,22 @@ export function liveNews(
         (row) => {
           if (!row) return
           live.to(rooms.handout(copy.handoutId)).emit('copyRow', { handout: copy.handoutId, row })
-          live.to(rooms.person(row.student.id)).emit('tray')
+          for (const { id } of row.students) live.to(rooms.person(id)).emit('tray')
         },
         (error) => log.warn({ error }, 'news of a copy not told'),
       )
     },
     trayChanged(student) {
       live.to(rooms.person(student)).emit('tray')
+    },
+    handoutChanged(handout) {
+      live.to(rooms.handout(handout)).to(rooms.audience(handout)).emit('handout', handout)
+    },
+    closedTo(copies, student) {
+      for (const copy of copies) {
+        const room = rooms.copy(copy, 'student')
+        live.in(student ? rooms.person(student) : room).socketsLeave(room)
+      }
     },
     signedOut(sessionId) {
       live.in(rooms.session(sessionId)).disconnectSockets(true)

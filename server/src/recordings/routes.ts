@@ -5,7 +5,15 @@ import sharp from 'sharp'
 import type { Context } from '../context.ts'
 import { copyFor } from '../copies/index.ts'
 import { recordings } from '../db/schema.ts'
-import { dropFile, findFile, type StoredFile, sendFile, storeFile, wholeFile } from '../files/index.ts'
+import {
+  dropFile,
+  findFile,
+  isSound,
+  type StoredFile,
+  sendSound,
+  storeFile,
+  wholeFile,
+} from '../files/index.ts'
 import { as, notHere, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
 
@@ -13,19 +21,6 @@ import { idIn } from '../http/ids.ts'
 const PHOTOS = new Set(['image/jpeg', 'image/png', 'image/webp'])
 /** A photo of more pixels than this was not made smaller by our page. */
 const MOST_PIXELS = 30_000_000
-
-// What recorders write: the containers look the same with and without pictures.
-const SOUNDS: Record<string, string> = {
-  'video/webm': 'audio/webm',
-  'audio/webm': 'audio/webm',
-  'video/matroska': 'audio/webm',
-  'video/mp4': 'audio/mp4',
-  'audio/mp4': 'audio/mp4',
-  'audio/x-m4a': 'audio/mp4',
-  'audio/ogg': 'audio/ogg',
-  'audio/opus': 'audio/ogg',
-  'audio/wav': 'audio/wav',
-}
 
 export function recordingRoutes({ db }: Context): Router {
   const router = Router()
@@ -39,7 +34,7 @@ export function recordingRoutes({ db }: Context): Router {
     if (there && (there.copyId !== copy.id || there.authorId !== person.id)) throw notHere()
     if (!there) {
       const file = await storeFile(db, request, MOST_VOICE_BYTES)
-      if (!SOUNDS[file.type] && !(await isPhoto(db, file))) {
+      if (!isSound(file) && !(await isPhoto(db, file))) {
         await dropFile(db, file.sha256)
         throw new Refused('This is neither a sound that can be played nor a photo.', 422)
       }
@@ -60,7 +55,7 @@ export function recordingRoutes({ db }: Context): Router {
       .where(eq(recordings.id, idIn(request, 'recording')))
     if (!found || found.copyId !== copy.id) throw notHere()
     const file = (await findFile(db, found.file))!
-    await sendFile(db, request, response, { ...file, type: SOUNDS[file.type] ?? file.type })
+    await sendSound(db, request, response, file)
   })
   return router
 }

@@ -4,7 +4,10 @@ import type {
   ClassWhole,
   CopyWhole,
   HandoutWhole,
+  HandoutWish,
+  NewHandout,
   Person,
+  PrintedItem,
   StudentWithPin,
   WorksheetWhole,
 } from '@hand-back/core'
@@ -89,6 +92,99 @@ export interface Lesson {
   readonly handout: HandoutWhole
 }
 
+/** A hand-out of a worksheet to a class, as a device asks for it. */
+export function giving(
+  worksheet: string,
+  classId: string,
+  wish: Partial<HandoutWish> = {},
+  rest: Partial<NewHandout> = {},
+): NewHandout {
+  return {
+    request: randomUUID(),
+    worksheet,
+    classes: [{ class: classId, way: 'own', ...wish }],
+    opensAt: null,
+    dueAt: null,
+    instructions: '',
+    spoken: null,
+    counts: true,
+    ...rest,
+  }
+}
+
+/** Hands out; the ids of the hand-outs, one for each class. */
+export async function giveOut(teacher: Visitor, asked: NewHandout): Promise<string[]> {
+  return (await teacher.post<{ handouts: string[] }>('/handouts', asked)).handouts
+}
+
+/** A class with its students, and a worksheet that is ready to be handed out to them. */
+export interface ReadyClass {
+  readonly teacher: Visitor
+  readonly classId: string
+  readonly students: readonly StudentWithPin[]
+  readonly worksheet: WorksheetWhole
+  /** A student of the class in a browser of their own. */
+  signIn(student: string, pin?: string): Promise<Visitor>
+}
+
+/** Makes a class and a worksheet of one page; with `sets`, one more page for each, and an item for the first. */
+export async function readyClass(
+  school: School,
+  count: number,
+  { sets = [] }: { sets?: readonly string[] } = {},
+): Promise<ReadyClass> {
+  const teacher = await school.teacher()
+  const { id: classId, code } = await teacher.post<ClassCard>('/classes', { name: 'Dunlin' })
+  const names = Array.from({ length: count }, (_, index) => `Student ${String(index + 1).padStart(3, '0')}`)
+  const students =
+    count === 0 ? [] : await teacher.post<StudentWithPin[]>(`/classes/${classId}/students`, { names })
+  const made = await teacher.upload<WorksheetWhole>('/worksheets', 'Ebb.pdf', await makePdf())
+  const worksheet = sets.length === 0 ? made : await withSets(teacher, made, sets)
+  return {
+    teacher,
+    classId,
+    students,
+    worksheet,
+    async signIn(student, pin = students.find(({ id }) => id === student)?.pin) {
+      const visitor = school.visitor()
+      await visitor.post<Person>('/sign-in/student', { code, student, pin })
+      return visitor
+    },
+  }
+}
+
+async function withSets(
+  teacher: Visitor,
+  made: WorksheetWhole,
+  names: readonly string[],
+): Promise<WorksheetWhole> {
+  const sets = names.map((name) => ({ id: randomUUID(), name }))
+  const [first] = made.sheet.pages
+  const note: PrintedItem = {
+    id: randomUUID(),
+    kind: 'direction',
+    text: `only for ${names[0]}`,
+    size: 12,
+    tone: 'slate',
+    x: 10,
+    y: 10,
+    width: 200,
+    height: 20,
+    sets: [sets[0]!.id],
+  }
+  const pages = [
+    { ...first!, printed: [note] },
+    ...sets.map(({ id }) => ({ ...first!, id: randomUUID(), printed: [], sets: [id] })),
+  ]
+  await teacher.put(`/worksheets/${made.id}/sheet`, {
+    revision: made.revision,
+    order: pages.map(({ id }) => id),
+    pages,
+    sets,
+  })
+  return teacher.get<WorksheetWhole>(`/worksheets/${made.id}`)
+}
+
 /** Everything up to a hand-out, through the server's own routes. */
 export async function startLesson(school: School, studentCount = 2, pdf?: Uint8Array): Promise<Lesson> {
   const teacher = await school.teacher()
@@ -103,19 +199,16 @@ export async function startLesson(school: School, studentCount = 2, pdf?: Uint8A
     'Reading a tide table.pdf',
     pdf ?? (await makePdf()),
   )
-  const { id } = await teacher.post<{ id: string }>('/handouts', {
-    request: randomUUID(),
-    worksheet: worksheet.id,
-    class: card.id,
-    dueAt: null,
-    instructions: 'Look at the table first.',
-  })
+  const [id] = await giveOut(
+    teacher,
+    giving(worksheet.id, card.id, {}, { instructions: 'Look at the table first.' }),
+  )
   const handout = await teacher.get<HandoutWhole>(`/handouts/${id}`)
   const students = await Promise.all(
     made.map(async ({ id: student, pin }) => {
       const visitor = school.visitor()
       const person = await visitor.post<Person>('/sign-in/student', { code: card.code, student, pin })
-      const copy = handout.copies.find((row) => row.student.id === student)!.id
+      const copy = handout.copies.find((row) => row.students[0]!.id === student)!.id
       return { visitor, person, pin, copy }
     }),
   )

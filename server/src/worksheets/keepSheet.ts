@@ -89,7 +89,7 @@ async function openVersion(tx: Queries, worksheetId: string): Promise<string> {
   if (!frozenAt) return id
   const [next] = await tx
     .insert(worksheetVersions)
-    .values({ worksheetId, number: number + 1, questions, keys, sets })
+    .values({ worksheetId, number: number! + 1, questions, keys, sets })
     .returning()
   await tx.execute(sql`
     INSERT INTO worksheet_page (id, version_id, position, width, height, paper, paper_box, printed, sets)
@@ -98,6 +98,36 @@ async function openVersion(tx: Queries, worksheetId: string): Promise<string> {
   await tx.execute(sql`
     INSERT INTO page_file SELECT ${next!.id}, page_id, file FROM page_file WHERE version_id = ${id}`)
   return next!.id
+}
+
+/**
+ * A frozen version of a worksheet for copies in use: `pages`, with questions, keys and sets of the newest
+ * version, and those of the version `inUse` that the newest does not have any more. It has no number.
+ */
+export async function versionForCopies(
+  tx: Queries,
+  worksheetId: string,
+  inUse: string,
+  pages: readonly WorksheetPage[],
+): Promise<string> {
+  const newest = await newestVersion(tx, worksheetId)
+  const [before] = await tx.select().from(worksheetVersions).where(eq(worksheetVersions.id, inUse))
+  const { questions, keys, sets } = before!
+  const missing = <T extends { id: string }>(from: T[], of: T[]) =>
+    from.filter(({ id }) => !of.some((each) => each.id === id))
+  const [made] = await tx
+    .insert(worksheetVersions)
+    .values({
+      worksheetId,
+      number: null,
+      questions: [...newest.questions, ...missing(questions, newest.questions)],
+      keys: { ...keys, ...newest.keys },
+      sets: [...newest.sets, ...missing(sets, newest.sets)],
+    })
+    .returning()
+  await putPages(tx, made!.id, pages)
+  await tx.update(worksheetVersions).set({ frozenAt: sql`now()` }).where(eq(worksheetVersions.id, made!.id))
+  return made!.id
 }
 
 /** Writes pages, new or there already, and which files they show. */

@@ -4,6 +4,7 @@ import {
   bareSheet,
   type CopyWhole,
   type FormulaDrawing,
+  type HandoutWhole,
   type Item,
   type PageEvent,
   type Printed,
@@ -17,7 +18,7 @@ import {
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import sharp from 'sharp'
 import { makePdf } from '../test/makePdf.ts'
-import { behind, openSchool, type School, startLesson } from '../test/school.ts'
+import { behind, giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
 import { textOfPdf } from '../test/textOfPdf.ts'
 import type { Visitor } from '../test/visitor.ts'
 
@@ -188,14 +189,8 @@ describe('files', () => {
     )
     // What was handed out before does not have it.
     expect(await student.status('GET', `/files/${picture.file}`)).toBe(404)
-    const request = {
-      request: randomUUID(),
-      worksheet: worksheet.id,
-      class: (await marit.get<{ id: string }[]>('/classes'))[0]!.id,
-      dueAt: null,
-      instructions: '',
-    }
-    await marit.post('/handouts', request)
+    const [card] = await marit.get<{ id: string }[]>('/classes')
+    await giveOut(marit, giving(worksheet.id, card!.id))
     expect(await student.status('GET', `/files/${picture.file}`)).toBe(200)
     expect(await teacher.status('GET', `/files/${picture.file}`)).toBe(404)
   })
@@ -310,18 +305,10 @@ describe('answers on a copy', () => {
       title: 'Ebb',
       sheet: { ...bareSheet([page]), keys: { [box.id]: key } },
     })
-    const { id: handout } = await marit.post<{ id: string }>('/handouts', {
-      request: randomUUID(),
-      worksheet: id,
-      class: lesson.class.id,
-      dueAt: null,
-      instructions: '',
-    })
-    const { copies } = await marit.get<{ copies: { id: string; student: { id: string } }[] }>(
-      `/handouts/${handout}`,
-    )
+    const [handout] = await giveOut(marit, giving(id, lesson.class.id))
+    const { copies } = await marit.get<HandoutWhole>(`/handouts/${handout}`)
     const { visitor, person } = students[0]!
-    const copy = copies.find(({ student }) => student.id === person.id)!.id
+    const copy = copies.find(({ students: of }) => of[0]!.id === person.id)!.id
     return { marit, student: visitor, copy, page, box, choice, card }
   }
   const adding = (page: string, item: Item, layer: 'work' | 'feedback' = 'work'): PageEvent => ({

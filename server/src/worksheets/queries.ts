@@ -23,7 +23,7 @@ export async function worksheetsOf(
       (SELECT count(*)::int FROM handout h JOIN worksheet_version hv ON hv.id = h.version_id
          WHERE hv.worksheet_id = w.id) AS "timesHandedOut"
     FROM worksheet w
-    JOIN LATERAL (SELECT id FROM worksheet_version WHERE worksheet_id = w.id ORDER BY number DESC LIMIT 1) v ON true
+    JOIN LATERAL (SELECT id FROM worksheet_version WHERE worksheet_id = w.id ORDER BY number DESC NULLS LAST LIMIT 1) v ON true
     WHERE w.teacher_id = ${teacherId} AND (w.archived_at IS NOT NULL) = ${archived}
     ORDER BY w.changed_at DESC`)
   return rows.map((row) => ({ ...row, changedAt: Number(row.changedAt) })) as unknown as WorksheetCard[]
@@ -45,7 +45,7 @@ export async function newestVersion(db: Queries, worksheetId: string) {
     .select()
     .from(worksheetVersions)
     .where(eq(worksheetVersions.worksheetId, worksheetId))
-    .orderBy(sql`number DESC`)
+    .orderBy(sql`number DESC NULLS LAST`)
     .limit(1)
   return version!
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { Readable } from 'node:stream'
-import { bareSheet, type Person, type WorksheetPage } from '@hand-back/core'
+import { bareSheet, type Person, type Way, type WorksheetPage } from '@hand-back/core'
 import {
   bringIn,
   type Context,
@@ -36,23 +36,27 @@ export async function furnishClass(context: Context, count: number, pageCount: n
     Readable.from(Buffer.from(await makePdf(Array(pageCount).fill({})))),
   )
   const worksheet = await makeFromFiles(db, teacher.id, { title, unit: '', sheet: bareSheet(pages) })
-  const give = () =>
+  const give = (way: Way = 'own') =>
     handOut(db, teacher.id, {
       request: randomUUID(),
       worksheet: worksheet.id,
-      class: classId,
+      classes: [{ class: classId, way }],
+      opensAt: null,
       dueAt: null,
       instructions: '',
+      spoken: null,
+      counts: true,
     })
   return { teacher, classId, students, pages: pages as readonly WorksheetPage[], give }
 }
 
-/** The same, handed out and opened by everybody. */
-export async function furnishCopies(context: Context, count: number, pageCount: number) {
+/** The same, handed out in some way and opened by everybody. `copies`: one for each student, the same for all who share it. */
+export async function furnishCopies(context: Context, count: number, pageCount: number, way: Way = 'own') {
   const { students, pages, give, teacher } = await furnishClass(context, count, pageCount)
-  const { id } = await give()
-  const rows = await context.db.select().from(tables.copies).where(eq(tables.copies.handoutId, id))
-  const copies = students.map((student) => rows.find(({ studentId }) => studentId === student.id)!.id)
+  const { handouts } = await give(way)
+  const id = handouts[0]!
+  const rows = await context.db.select().from(tables.copyMembers).where(eq(tables.copyMembers.handoutId, id))
+  const copies = students.map((student) => rows.find(({ studentId }) => studentId === student.id)!.copyId)
   for (const [index, copy] of copies.entries()) await takeStep(context, students[index]!, copy, 'open')
   return { students, copies, pages, teacher, handout: id }
 }

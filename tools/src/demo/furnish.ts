@@ -176,21 +176,25 @@ class School {
     const { id: worksheet, pages } = await this.#worksheet(name)
     // Due at three in the afternoon, as school days end.
     const dueAt = dueHours === null ? null : new Date(this.#now + dueHours * HOUR).setHours(15, 0, 0, 0)
-    const { id } = await handOut(db, this.#teacher.id, {
+    const { handouts } = await handOut(db, this.#teacher.id, {
       request: this.#makeId(),
       worksheet,
-      class: this.#classId,
+      classes: [{ class: this.#classId, way: 'own' }],
+      opensAt: null,
       dueAt,
       instructions,
+      spoken: null,
+      counts: true,
     })
+    const id = handouts[0]!
     await db
       .update(tables.handouts)
       .set({ handedOutAt: new Date(this.#now + outHours * HOUR) })
       .where(eq(tables.handouts.id, id))
-    const rows = await db.select().from(tables.copies).where(eq(tables.copies.handoutId, id))
+    const rows = await db.select().from(tables.copyMembers).where(eq(tables.copyMembers.handoutId, id))
     const copies = this.#students.map((student) => ({
       student,
-      id: rows.find((row) => row.studentId === student.id)!.id,
+      id: rows.find((row) => row.studentId === student.id)!.copyId,
     }))
     return { pages, copies }
   }

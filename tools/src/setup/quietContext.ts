@@ -5,6 +5,13 @@ const silent = () => {}
 
 /** The server's context for work without a server: nobody listens, nothing is logged. `now` can be another time. */
 export function quietContext({ db, pool }: Connection, now: () => number = Date.now): Context {
-  const news = { eventsKept: silent, copyChanged: silent, trayChanged: silent, signedOut: silent }
+  const news = {
+    eventsKept: silent,
+    copyChanged: silent,
+    trayChanged: silent,
+    handoutChanged: silent,
+    closedTo: silent,
+    signedOut: silent,
+  }
   return { db, pool, news, now, log: pino({ level: 'silent' }), demo: true }
 }

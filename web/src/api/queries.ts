@@ -3,7 +3,9 @@ import {
   classWhole,
   copyWhole,
   door,
+  grouping,
   handoutCard,
+  handoutChanges,
   handoutWhole,
   type Person,
   person,
@@ -41,6 +43,9 @@ export const queries = {
   worksheet: (id: string) => got(['worksheet', id], worksheetWhole, `/worksheets/${id}`),
   handouts: () => got(['handouts'], z.array(handoutCard), '/handouts'),
   handout: (id: string) => got(['handout', id], handoutWhole, `/handouts/${id}`),
+  handoutChanges: (id: string) => got(['handoutChanges', id], handoutChanges, `/handouts/${id}/changes`),
+  groupings: (classId: string) =>
+    got(['groupings', classId], z.array(grouping), `/classes/${classId}/groupings`),
   tray: () => got(['tray'], z.array(trayEntry), '/tray'),
   copy: (id: string) => got(['copy', id], copyWhole, `/copies/${id}`),
 }

@@ -4,11 +4,14 @@ export function PageTabs({
   current,
   onTurn,
   marked,
+  noted,
 }: {
   count: number
   current: number
   onTurn: (index: number) => void
   marked?: ReadonlySet<number>
+  /** A word about a page, by its index. */
+  noted?: ReadonlyMap<number, string>
 }) {
   if (count < 2) return null
   return (
@@ -22,12 +25,17 @@ export function PageTabs({
           <button
             key={index}
             type="button"
-            aria-label={`Page ${index + 1}${marked?.has(index) ? ', written on' : ''}`}
+            aria-label={`Page ${index + 1}${marked?.has(index) ? ', written on' : ''}${noted?.has(index) ? `, ${noted.get(index)}` : ''}`}
             aria-current={here ? 'page' : undefined}
             onClick={() => onTurn(index)}
             className={`relative min-h-[48px] shrink-0 rounded-l-md border border-r-0 border-rule font-serif text-lg font-semibold ${here ? 'w-[54px] self-end bg-sheet max-[560px]:w-[46px] shadow-[0_1px_5px_rgb(30_43_58/0.2)]' : 'w-[44px] self-end bg-card text-ink-soft hover:bg-sheet'}`}
           >
             {index + 1}
+            {noted?.has(index) && (
+              <span aria-hidden="true" className="block text-[11px] leading-none font-sans text-ochre">
+                {noted.get(index)}
+              </span>
+            )}
             {marked?.has(index) && (
               <span aria-hidden="true" className="absolute right-3 bottom-2 left-3 h-[2px] bg-slate" />
             )}

@@ -1,5 +1,6 @@
 import {
   type CopyWhole,
+  mayWriteOn,
   type Person,
   type Placed,
   type Printed,
@@ -47,11 +48,12 @@ export function WorkingPage({ copy, store, person, bytesOf, children }: WorkingP
   const [surface, setSurface] = useState<Surface>()
   const page = copy.pages[index]!
   const seen = useSeen(store, page.id, everything)
+  const { touchAll } = copy
   const mine = useCallback(
-    (placed: Placed) => placed.author === person.id && placed.layer === 'work',
-    [person.id],
+    (placed: Placed) => placed.layer === 'work' && (touchAll || placed.author === person.id),
+    [person.id, touchAll],
   )
-  const writes = worksOn(state)
+  const writes = worksOn(state) && copy.way !== 'read' && mayWriteOn(person.id, page.id, copy.owners)
   const writing = useWriting(store, page.id, seen.placed, tools, writes ? mine : undefined)
   const answered = useAnswersOf(seen.items)
   const working = useWorkMarks(page, answered)
@@ -124,7 +126,7 @@ export function WorkingPage({ copy, store, person, bytesOf, children }: WorkingP
                 view={view}
                 notes={seen.notes.map(({ note, author }) => ({
                   note,
-                  mine: writes && author === person.id,
+                  mine: writes && (touchAll || author === person.id),
                 }))}
                 soundOf={bytesOf}
                 onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
@@ -133,7 +135,12 @@ export function WorkingPage({ copy, store, person, bytesOf, children }: WorkingP
             </>
           )}
         </PageSurface>
-        <PageTabs count={copy.pages.length} current={index} onTurn={turnTo} />
+        <PageTabs
+          count={copy.pages.length}
+          current={index}
+          onTurn={turnTo}
+          noted={notedPages(copy, person.id, index)}
+        />
       </main>
       {writes && (
         <PageStrip
@@ -151,6 +158,17 @@ export function WorkingPage({ copy, store, person, bytesOf, children }: WorkingP
       )}
     </>
   )
+}
+
+/** What is to be known of pages: which are one's own in a shared copy, which are new or have changed. */
+function notedPages(copy: CopyWhole, person: string, seen: number): ReadonlyMap<number, string> {
+  const notes = new Map<number, string>()
+  for (const [index, { id }] of copy.pages.entries()) {
+    const change = copy.changes.find(({ page }) => page === id)
+    if (copy.owners[id]?.includes(person)) notes.set(index, 'yours')
+    else if (change && index !== seen) notes.set(index, change.what)
+  }
+  return notes
 }
 
 /** Where photos are to be had: from this device until they are at school. */

@@ -20,6 +20,7 @@ import {
   pageOf,
   receive,
   remember,
+  type SignedEvent,
 } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { LiveSocket } from '../api/live.ts'
@@ -50,7 +51,7 @@ const CATCH_UP_EVERY = 20_000
 /** A copy open on this device: its log, what this person can undo, and the ways to change it. */
 export class CopyStore {
   readonly view: StoreApi<OpenCopy>
-  readonly #copy: CopyWhole
+  #copy: CopyWhole
   readonly #person: Person
   readonly #layer: Layer
   readonly #outbox: CopyOutbox
@@ -115,6 +116,18 @@ export class CopyStore {
   /** Stops listening. What was made goes on being sent. */
   close(): void {
     for (const stop of this.#stops) stop()
+  }
+
+  /** The copy with other rules or pages than it was opened with. */
+  renew(copy: CopyWhole): void {
+    this.#copy = copy
+  }
+
+  /** The teacher brings back what somebody took away. */
+  bringBack(page: string, items: string[]): void {
+    if (items.length === 0) return
+    const event: PageEvent = { ...this.#common(page), layer: 'work', act: 'bring', items }
+    this.#keep({ ...event, author: this.#person.id, round: this.#now.round, free: true })
   }
 
   /** Puts items on a page, on the layer that this person writes on. */
@@ -244,9 +257,19 @@ export class CopyStore {
   }
 
   #commit(event: PageEvent, sound?: Sound): void {
-    const signed = { ...event, author: this.#person.id, round: this.#now.round }
-    this.#set({ log: make(this.#now.log, signed) })
+    const free = this.#copy.touchAll && event.layer === 'work' && event.act !== 'add'
+    const signed = {
+      ...event,
+      author: this.#person.id,
+      round: this.#now.round,
+      ...(free ? { free } : {}),
+    }
+    this.#keep(signed, sound)
     this.#remember(signed)
+  }
+
+  #keep(signed: SignedEvent, sound?: Sound): void {
+    this.#set({ log: make(this.#now.log, signed) })
     void this.#outbox.put(this.#copy.id, signed, sound)
   }
 

@@ -2,6 +2,7 @@ import type { CopyWhole, Layer, Person } from '@hand-back/core'
 import { useEffect, useState } from 'react'
 import { Problem } from '../api/ask.ts'
 import { live } from '../api/live.ts'
+import { queryClient } from '../api/queries.ts'
 import { sayProblem } from '../ui/notices.ts'
 import { CopyStore } from './copyStore.ts'
 import { outboxOf } from './device/personOutbox.ts'
@@ -23,5 +24,21 @@ export function useCopy(copy: CopyWhole | undefined, person: Person, layer: Laye
       opened.close()
     }
   }, [id, person.id, layer])
+  useEffect(() => {
+    if (copy && store?.id === copy.id) store.store.renew(copy)
+  }, [copy, store])
+  useChanges(copy)
   return store && store.id === id ? store.store : undefined
+}
+
+/** Pages, rules or people of its hand-out changed: the copy is asked for anew. */
+function useChanges(copy: CopyWhole | undefined): void {
+  const [id, handout] = [copy?.id, copy?.handout]
+  useEffect(() => {
+    const heard = (of: string) =>
+      of === handout && void queryClient.invalidateQueries({ queryKey: ['copy', id] })
+    const socket = live()
+    socket.on('handout', heard)
+    return () => void socket.off('handout', heard)
+  }, [id, handout])
 }

@@ -47,6 +47,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
               <span className="whitespace-nowrap text-ink-soft max-[700px]:hidden">
                 page {index + 1} of {copy.pages.length}
               </span>
+              {copy.way !== 'own' && <SharedWith copy={copy} person={person} page={index} />}
               <span className="flex-1" />
               <KeptSign outbox={outbox} copy={copy.id} />
               <CopySteps copy={copy} store={store} state={state} outbox={outbox} />
@@ -56,6 +57,23 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
         )}
       </WorkingPage>
     </div>
+  )
+}
+
+/** With whom a copy is shared, and whose the page is. */
+function SharedWith({ copy, person, page }: { copy: CopyWhole; person: Person; page: number }) {
+  if (copy.way === 'read') return <span className="font-semibold text-slate">to read</span>
+  const others = copy.students.filter(({ id }) => id !== person.id)
+  const owners = copy.owners[copy.pages[page]!.id] ?? []
+  const names = copy.students.filter(({ id }) => owners.includes(id)).map(({ name }) => name)
+  return (
+    <span className="min-w-0 truncate text-slate" title={others.map(({ name }) => name).join(', ')}>
+      {owners.length === 0
+        ? `${copy.name}: with ${others.length > 2 ? `${others.length} others` : others.map(({ name }) => name).join(' and ')}`
+        : owners.includes(person.id)
+          ? 'your page'
+          : `this is the page of ${names.join(' and ')}`}
+    </span>
   )
 }
 

@@ -35,6 +35,7 @@ export function CopySteps({ copy, store, state, outbox }: CopyStepsProps) {
   })
   const takeBack = useAct(async () => void (await step('take-back')))
 
+  if (copy.way === 'read') return null
   if (state === 'handed in') {
     return (
       <Button large onClick={() => void takeBack.run()} disabled={takeBack.busy}>

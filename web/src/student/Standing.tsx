@@ -1,10 +1,12 @@
 import type { CopyState, CopyWhole } from '@hand-back/core'
 import { type ReactNode, useState } from 'react'
+import { apiUrl } from '../seat.ts'
 import { Corner } from '../ui/Corner.tsx'
 
 /** A line that says where the copy stands when it is not simply being worked on, or what the teacher said at the start. */
 export function Standing({ state, copy }: { state: CopyState; copy: CopyWhole }) {
   const [read, setRead] = useState(false)
+  const news = useChangeNews(copy)
   if (state === 'handed in') return <Line state={state}>This is with {copy.teacher.name} now.</Line>
   if (state === 'handed back')
     return <Line state={state}>{copy.teacher.name} has handed this back. Their ink lies on your pages.</Line>
@@ -12,19 +14,68 @@ export function Standing({ state, copy }: { state: CopyState; copy: CopyWhole })
     return (
       <Line state={state}>{copy.teacher.name} asks for another go. What they wrote stays; you write on.</Line>
     )
-  if (!copy.instructions || read) return null
+  if (news.words)
+    return (
+      <div className="flex shrink-0 items-center gap-3 border-b border-rule bg-ochre-soft px-5 py-0.5">
+        <p className="flex-1">{news.words} What you made stays where it was.</p>
+        <GotIt onPress={news.read} />
+      </div>
+    )
+  const told = copy.instructions || copy.spoken
+  if (!told || read) return null
   return (
     <div className="flex shrink-0 items-center gap-3 border-b border-rule bg-ochre-soft px-5 py-0.5">
       <p className="flex-1 whitespace-pre-line">{copy.instructions}</p>
-      <button
-        type="button"
-        className="min-h-[44px] min-w-[60px] whitespace-nowrap font-semibold underline underline-offset-4"
-        onClick={() => setRead(true)}
-      >
-        Got it
-      </button>
+      {copy.spoken && (
+        // biome-ignore lint/a11y/useMediaCaption: spoken by the teacher a moment ago; what is written stands beside it
+        <audio
+          controls
+          src={apiUrl(`/spoken/${copy.spoken.id}`)}
+          aria-label="What your teacher says"
+          className="h-10 max-w-[260px] min-w-[180px]"
+        />
+      )}
+      <GotIt onPress={() => setRead(true)} />
     </div>
   )
+}
+
+function GotIt({ onPress }: { onPress: () => void }) {
+  return (
+    <button
+      type="button"
+      className="min-h-[44px] min-w-[60px] whitespace-nowrap font-semibold underline underline-offset-4"
+      onClick={onPress}
+    >
+      Got it
+    </button>
+  )
+}
+
+/** Which pages came or changed since this device was last told “got it”, in words. */
+function useChangeNews({ id, changes, pages }: CopyWhole) {
+  const key = `changes seen ${id}`
+  const [seen, setSeen] = useState(() => Number(localStorage.getItem(key) ?? 0))
+  const fresh = changes.filter(({ at }) => at > seen)
+  const numbers = (what: 'new' | 'changed') =>
+    fresh
+      .filter((change) => change.what === what)
+      .map(({ page }) => pages.findIndex((each) => each.id === page) + 1)
+  const say = (list: number[], one: string, many: string) =>
+    list.length === 0
+      ? []
+      : [list.length === 1 ? `Page ${list[0]} ${one}.` : `Pages ${list.join(', ')} ${many}.`]
+  return {
+    words: [
+      ...say(numbers('new'), 'is new', 'are new'),
+      ...say(numbers('changed'), 'was changed by your teacher', 'were changed by your teacher'),
+    ].join(' '),
+    read: () => {
+      const latest = Math.max(...changes.map(({ at }) => at))
+      localStorage.setItem(key, String(latest))
+      setSeen(latest)
+    },
+  }
 }
 
 function Line({ state, children }: { state: CopyState; children: ReactNode }) {

@@ -9,10 +9,12 @@ import { Corner } from '../ui/Corner.tsx'
 import { Mark } from '../ui/Mark.tsx'
 import { Answer, Empty } from '../ui/Notice.tsx'
 import { sayDue } from '../ui/when.ts'
+import { inTray, isChanged, isToDo } from './trayOrder.ts'
 
 /** Where a student begins: what to do, what came back. */
 export function Tray({ person }: { person: Person }) {
-  const tray = useQuery(queries.tray())
+  // What opens at a time comes by itself.
+  const tray = useQuery({ ...queries.tray(), refetchInterval: 60_000 })
   return (
     <div className="flex h-full flex-col">
       <header className="flex items-center gap-3 border-b border-rule bg-card px-6 py-2 max-[560px]:px-4">
@@ -30,16 +32,10 @@ export function Tray({ person }: { person: Person }) {
   )
 }
 
-const TO_DO: CopyState[] = ['another go', 'working', 'waiting']
-
 function Entries({ entries }: { entries: readonly TrayEntry[] }) {
   if (entries.length === 0)
     return <Empty title="Your tray is empty">When your teacher hands something out, it lies here.</Empty>
-  const groups = [
-    { title: 'To do', entries: entries.filter(({ state }) => TO_DO.includes(state)) },
-    { title: 'Came back to you', entries: entries.filter(({ state }) => state === 'handed back') },
-    { title: 'With your teacher', entries: entries.filter(({ state }) => state === 'handed in') },
-  ]
+  const groups = inTray(entries)
   return groups.map(
     (group) =>
       group.entries.length > 0 && (
@@ -64,7 +60,8 @@ const NEXT: Record<CopyState, string> = {
 }
 
 function Entry({ entry }: { entry: TrayEntry }) {
-  const due = TO_DO.includes(entry.state) ? sayDue(entry.dueAt) : undefined
+  const due = isToDo(entry) ? sayDue(entry.dueAt) : undefined
+  const late = entry.handedInAt !== null && entry.dueAt !== null && entry.handedInAt > entry.dueAt
   return (
     <li>
       <Link
@@ -76,7 +73,11 @@ function Entry({ entry }: { entry: TrayEntry }) {
           <b className="font-serif text-[19px] leading-tight">{entry.title}</b>
           <span className="text-ink-soft">
             {entry.pageCount} {entry.pageCount === 1 ? 'page' : 'pages'}
+            {entry.sharedName !== null && entry.way !== 'read' && ` · together: ${entry.sharedName}`}
+            {entry.state === 'handed in' && late && ' · late'}
           </span>
+          {entry.state === 'waiting' && <span className="font-semibold text-verdigris">new</span>}
+          {isChanged(entry) && <span className="font-semibold text-ochre">pages have changed</span>}
           {due && (
             <span
               className={due.startsWith('was') ? 'font-semibold text-madder' : 'font-semibold text-ochre'}
@@ -86,7 +87,7 @@ function Entry({ entry }: { entry: TrayEntry }) {
           )}
           <span className="mt-auto inline-flex items-center gap-2 pt-2 font-semibold">
             <Corner state={entry.state} size={22} />
-            {NEXT[entry.state]}
+            {entry.way === 'read' ? 'Read' : NEXT[entry.state]}
           </span>
         </span>
       </Link>

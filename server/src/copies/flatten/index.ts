@@ -29,7 +29,7 @@ export async function copyAsPdf(
     return { page, items: inSight(applyAll(emptyPage, events)).map(({ item }) => item) }
   })
   const task: FlattenTask = {
-    title: `${whole.title}, ${whole.student.name}`,
+    title: `${whole.title}, ${whole.name}`,
     copy: whole.id,
     pages,
     files: new Map([...(await filesShown(db, whole.pages)), ...(await photosOn(db, pages))]),

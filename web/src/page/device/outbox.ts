@@ -214,7 +214,7 @@ export class Outbox {
   }
 }
 
-function unsigned({ author: _author, round: _round, ...event }: SignedEvent): PageEvent {
+function unsigned({ author: _author, round: _round, free: _free, ...event }: SignedEvent): PageEvent {
   return event as PageEvent
 }
 

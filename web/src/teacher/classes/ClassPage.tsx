@@ -12,6 +12,7 @@ import { Answer, Empty } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { TitleField } from '../../ui/TitleField.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { ClassGroups } from './ClassGroups.tsx'
 
 /** A class with its students: add, rename, remove, new PIN. */
 export function ClassPage() {
@@ -74,6 +75,7 @@ function Students({ whole }: { whole: ClassWhole }) {
               </tbody>
             </table>
           )}
+          <ClassGroups whole={whole} />
         </div>
         <AddStudents classId={whole.id} onAdded={showPins} />
       </div>

@@ -1,24 +1,29 @@
-import { type ClassWhole, planHandout, type WorksheetWhole } from '@hand-back/core'
-import { useQuery } from '@tanstack/react-query'
-import { useEffect, useMemo, useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
-import { z } from 'zod'
+import { type Deal, type HandoutWhole, handedOut, type Way, type WorksheetWhole } from '@hand-back/core'
+import { useQueries, useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { ask } from '../../api/ask.ts'
 import { queries, queryClient } from '../../api/queries.ts'
-import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button } from '../../ui/Button.tsx'
-import { Field, INPUT } from '../../ui/Field.tsx'
-import { Answer, Empty } from '../../ui/Notice.tsx'
+import { Answer, Empty, Loading } from '../../ui/Notice.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { ClassPart } from './ClassPart.tsx'
+import { type ClassChoice, nothingChosen, planFor, wishFor } from './choices.ts'
+import { PagesChoice } from './PagesChoice.tsx'
+import { type Terms, TermsFields, termsOf } from './TermsFields.tsx'
+import { WayChoice } from './WayChoice.tsx'
+import { WhatHappens } from './WhatHappens.tsx'
 
-/** Handing out: choose who, see who gets what, let it go. */
+/** Handing out: choose who and how, see who gets what, let it go. */
 export function HandingOut() {
   const { worksheet: id = '' } = useParams()
+  const [search] = useSearchParams()
+  const again = search.get('again') ?? ''
   const worksheet = useQuery(queries.worksheet(id))
   const classes = useQuery(queries.classes())
-  const [chosen, setChosen] = useState<string>()
-  const classId = chosen ?? classes.data?.[0]?.id
-  const roster = useQuery({ ...queries.class(classId ?? ''), enabled: classId !== undefined })
+  const before = useQuery({ ...queries.handout(again), enabled: again !== '' })
+  const [chosen, setChosen] = useState<readonly string[]>()
+  if (again !== '' && before.isPending) return <Loading />
   return (
     <Answer of={worksheet}>
       {(whole) => (
@@ -34,25 +39,13 @@ export function HandingOut() {
                   first, then hand this out to it.
                 </Empty>
               ) : (
-                <>
-                  <fieldset className="mb-6 flex flex-wrap gap-2">
-                    <legend className="mb-2 font-semibold">Which class?</legend>
-                    {list.map((each) => (
-                      <Button
-                        key={each.id}
-                        large
-                        aria-pressed={each.id === classId}
-                        className={each.id === classId ? '!border-ink outline outline-2 outline-ink' : ''}
-                        onClick={() => setChosen(each.id)}
-                      >
-                        {each.name} <span className="tabular font-normal text-ink-soft">{each.students}</span>
-                      </Button>
-                    ))}
-                  </fieldset>
-                  <Answer of={roster}>
-                    {(each) => <Details key={each.id} worksheet={whole} roster={each} />}
-                  </Answer>
-                </>
+                <Plan
+                  worksheet={whole}
+                  before={before.data}
+                  classes={list}
+                  chosen={chosen ?? firstChoice(list, before.data)}
+                  onChoose={setChosen}
+                />
               )
             }
           </Answer>
@@ -62,92 +55,91 @@ export function HandingOut() {
   )
 }
 
-function Details({ worksheet, roster }: { worksheet: WorksheetWhole; roster: ClassWhole }) {
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
-  const [due, setDue] = useState('')
-  const [instructions, setInstructions] = useState('')
+interface Card {
+  readonly id: string
+  readonly name: string
+  readonly students: number
+}
+
+/** The first class; handed out again, the first that did not have it. */
+function firstChoice(list: readonly Card[], before: HandoutWhole | undefined): string[] {
+  const first = list.find(({ id }) => id !== before?.classId) ?? list[0]
+  return first ? [first.id] : []
+}
+
+interface PlanProps {
+  worksheet: WorksheetWhole
+  before: HandoutWhole | undefined
+  classes: readonly Card[]
+  chosen: readonly string[]
+  onChoose: (classes: readonly string[]) => void
+}
+
+function Plan({ worksheet, before, classes, chosen, onChoose }: PlanProps) {
+  const { sheet } = worksheet
+  const [way, setWay] = useState<Way>(before?.way ?? 'own')
+  const [deal, setDeal] = useState<Deal>()
+  const [choices, setChoices] = useState<Readonly<Record<string, ClassChoice>>>({})
+  const [terms, setTerms] = useState<Terms>(() => termsOf(before))
   // One id for this giving, however often the button is pressed.
   const [request] = useState(() => crypto.randomUUID())
   const navigate = useNavigate()
-
-  const students = useMemo(
-    () => roster.students.filter(({ id }) => !left.has(id)).map(({ id }) => id),
-    [roster, left],
-  )
-  const plan = useMemo(() => {
-    try {
-      return planHandout(roster.students, students)
-    } catch (error) {
-      return error as Error
-    }
-  }, [roster, students])
+  const rosters = useQueries({ queries: chosen.map((id) => queries.class(id)) })
+  const loaded = rosters.flatMap(({ data }) => (data ? [data] : []))
+  const parts = loaded.map((roster) => {
+    const choice = choices[roster.id] ?? nothingChosen
+    const wish = wishFor({ way, deal }, roster, choice)
+    return { roster, choice, wish, plan: planFor(sheet, roster, wish) }
+  })
+  const count = parts.reduce((sum, { plan }) => sum + (typeof plan === 'string' ? 0 : plan.copies.length), 0)
+  const ready =
+    parts.length > 0 && parts.length === chosen.length && parts.every(({ plan }) => typeof plan !== 'string')
   const { run, busy, problem } = useAct(async () => {
-    const { id } = await ask(z.object({ id: z.uuid() }), 'POST', '/handouts', {
+    const { handouts } = await ask(handedOut, 'POST', '/handouts', {
       request,
       worksheet: worksheet.id,
-      class: roster.id,
-      students,
-      dueAt: due ? new Date(due).getTime() : null,
-      instructions,
+      classes: parts.map(({ roster, wish }) => ({ class: roster.id, ...wish })),
+      ...terms,
     })
     void queryClient.invalidateQueries()
-    await navigate(`/handout/${id}`)
+    await navigate(handouts.length === 1 ? `/handout/${handouts[0]}` : '/')
   })
-  const toggle = (id: string) =>
-    setLeft((before) => (before.has(id) ? without(before, id) : new Set(before).add(id)))
-  useEffect(
-    () =>
-      setLeft(
-        (before) => new Set([...before].filter((id) => roster.students.some((student) => student.id === id))),
-      ),
-    [roster],
-  )
+  const choose = (id: string) =>
+    onChoose(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])
 
   return (
-    <div className="grid items-start gap-9 lg:grid-cols-[1fr_340px]">
-      <div className="flex flex-col gap-6">
+    <div className="grid items-start gap-9 lg:grid-cols-[1fr_360px]">
+      <div className="flex min-w-0 flex-col gap-7">
         <fieldset>
-          <legend className="mb-2 font-semibold">Who gets a copy?</legend>
-          <ul className="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-1">
-            {roster.students.map(({ id, name }) => (
-              <li key={id}>
-                <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5 rounded-tag px-2 hover:bg-card">
-                  <input
-                    type="checkbox"
-                    checked={!left.has(id)}
-                    onChange={() => toggle(id)}
-                    className="h-[18px] w-[18px] accent-verdigris"
-                  />
-                  <span className={left.has(id) ? 'text-ink-soft line-through' : ''}>{name}</span>
-                </label>
-              </li>
+          <legend className="mb-2 font-semibold">Which class?</legend>
+          <div className="flex flex-wrap gap-2">
+            {classes.map(({ id, name, students }) => (
+              <Button
+                key={id}
+                large
+                aria-pressed={chosen.includes(id)}
+                className={chosen.includes(id) ? '!border-ink outline outline-2 outline-ink' : ''}
+                onClick={() => choose(id)}
+              >
+                {name} <span className="tabular font-normal text-ink-soft">{students}</span>
+              </Button>
             ))}
-          </ul>
+          </div>
         </fieldset>
-        <div className="w-[260px]">
-          <Field
-            label="Due"
-            type="datetime-local"
-            value={due}
-            onChange={(event) => setDue(event.target.value)}
-            hint={
-              due && new Date(due) < new Date()
-                ? 'That moment has passed; it will show as late.'
-                : 'Leave it empty for no date.'
-            }
+        <WayChoice way={way} onChange={setWay} />
+        {way === 'own' && <PagesChoice sheet={sheet} deal={deal} onDeal={setDeal} />}
+        {parts.map(({ roster, choice }) => (
+          <ClassPart
+            key={roster.id}
+            roster={roster}
+            sheet={sheet}
+            way={way}
+            dealt={deal !== undefined && way === 'own'}
+            choice={choice}
+            onChange={(next) => setChoices((all) => ({ ...all, [roster.id]: next }))}
           />
-        </div>
-        <label className="flex flex-col gap-1 font-semibold">
-          What to tell them
-          <textarea
-            rows={3}
-            maxLength={2000}
-            value={instructions}
-            onChange={(event) => setInstructions(event.target.value)}
-            className={`${INPUT} font-normal`}
-            placeholder="They see it when they open their copy."
-          />
-        </label>
+        ))}
+        <TermsFields terms={terms} way={way} onChange={setTerms} />
       </div>
 
       <section
@@ -155,50 +147,37 @@ function Details({ worksheet, roster }: { worksheet: WorksheetWhole; roster: Cla
         className="sticky top-4 flex flex-col gap-4 rounded-md border border-rule bg-card p-6"
       >
         <h2 className="text-lg">What will happen</h2>
-        <div className="flex gap-4">
-          <PaperThumb page={worksheet.sheet.pages[0]!} width={84} label="First page" />
-          {plan instanceof Error ? (
-            <p className="text-ochre">{plan.message}</p>
-          ) : (
-            <div>
-              <p>
-                <b className="tabular">{plan.copies.length}</b>{' '}
-                {plan.copies.length === 1
-                  ? 'student gets a copy'
-                  : `students of ${roster.name} get a copy each`}
-                .
-              </p>
-              <p className="text-ink-soft">
-                {worksheet.sheet.pages.length} {worksheet.sheet.pages.length === 1 ? 'page' : 'pages'}, each
-                for themselves alone. Nobody sees another’s.
-              </p>
-            </div>
-          )}
-        </div>
-        {!(plan instanceof Error) && plan.leftOut.length > 0 && (
-          <p>
-            <b>Left out:</b> {plan.leftOut.map(({ name }) => name).join(', ')}
-          </p>
-        )}
+        {chosen.length === 0 && <p className="text-ochre">Choose a class.</p>}
+        {parts.map(({ roster, plan }) => (
+          <WhatHappens key={roster.id} plan={plan} sheet={sheet} className={roster.name} />
+        ))}
+        <p className="text-ink-soft">{whenInWords(terms)}</p>
         {problem && (
           <p role="alert" className="text-madder">
             {problem}
           </p>
         )}
-        <Button look="main" large disabled={busy || plan instanceof Error} onClick={() => void run()}>
-          {plan instanceof Error
+        <Button look="main" large disabled={busy || !ready} onClick={() => void run()}>
+          {!ready
             ? 'Hand out'
             : busy
               ? 'Handing out …'
-              : `Hand out ${plan.copies.length} ${plan.copies.length === 1 ? 'copy' : 'copies'}`}
+              : `Hand out ${count} ${count === 1 ? 'copy' : 'copies'}`}
         </Button>
       </section>
     </div>
   )
 }
 
-function without(set: ReadonlySet<string>, id: string): Set<string> {
-  const rest = new Set(set)
-  rest.delete(id)
-  return rest
+function whenInWords({ opensAt, dueAt }: Terms): string {
+  const say = (moment: number) =>
+    new Date(moment).toLocaleString(undefined, {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      hour: '2-digit',
+      minute: '2-digit',
+    })
+  const opens = opensAt === null ? 'They have it at once' : `They have it from ${say(opensAt)}`
+  return `${opens}, ${dueAt === null ? 'with no date to hand in' : `due ${say(dueAt)}`}.`
 }

@@ -6,6 +6,8 @@ import { StateTag } from '../../ui/Corner.tsx'
 import { Answer } from '../../ui/Notice.tsx'
 import { sayDue, sayWhen } from '../../ui/when.ts'
 import { handBack } from './handBack.ts'
+import { InUse } from './InUse.tsx'
+import { SharedPeople } from './SharedPeople.tsx'
 import { useHandout } from './useHandout.ts'
 
 /** A hand-out with every student's copy and its state, as it is now. */
@@ -31,6 +33,9 @@ function Table({ handout }: { handout: HandoutWhole }) {
             {className} · handed out {sayWhen(handout.handedOutAt)}
             {handout.dueAt !== null && ` · ${sayDue(handout.dueAt)}`} · {handout.pageCount}{' '}
             {handout.pageCount === 1 ? 'page' : 'pages'}
+            {handout.opensAt !== null &&
+              handout.opensAt > Date.now() &&
+              ` · opens ${sayWhen(handout.opensAt)}`}
           </p>
         </div>
         {marked.length > 0 && (
@@ -62,6 +67,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
           {toMark.length > 0 ? `Mark ${toMark.length}` : 'Open the pile'}
         </LinkButton>
       </div>
+      <InUse handout={handout} />
       <p className="mb-4 flex flex-wrap gap-x-6 gap-y-1" aria-live="polite">
         {STATES.map(
           (state) => of(state).length > 0 && <StateTag key={state} state={state} count={of(state).length} />,
@@ -70,7 +76,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
       <table className="w-full border-collapse text-left">
         <thead>
           <tr className="border-b border-rule text-ink-soft">
-            <th className="py-2 font-semibold">Student</th>
+            <th className="py-2 font-semibold">{handout.way === 'own' ? 'Student' : 'For'}</th>
             <th className="py-2 font-semibold">Copy</th>
             <th className="py-2 font-semibold max-[700px]:hidden">Handed in</th>
             <th className="py-2">
@@ -101,8 +107,24 @@ function Row({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
           className="text-ink no-underline hover:underline"
           onClick={(event) => event.stopPropagation()}
         >
-          {copy.student.name}
+          {copy.name}
         </Link>
+        {copy.shared && (
+          <span className="block font-normal text-ink-soft">
+            {copy.students.map(({ name }) => name).join(', ') || 'nobody in it now'}
+          </span>
+        )}
+        {(copy.set || copy.pageNumbers) && (
+          <span className="ml-2 font-normal text-ink-soft">
+            {[
+              copy.set,
+              copy.pageNumbers &&
+                `${copy.pageNumbers.length === 1 ? 'page' : 'pages'} ${copy.pageNumbers.join(', ')}`,
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </span>
+        )}
       </td>
       <td className="py-2 pr-4" data-state={copy.state}>
         <span className="inline-flex flex-wrap items-center gap-x-3 align-middle">
@@ -115,13 +137,20 @@ function Row({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
         {copy.handedInAt === null ? '' : sayWhen(copy.handedInAt)}
         {late && <b className="ml-2 text-ochre">late</b>}
       </td>
-      <td className="py-2 text-right">
+      <td className="py-2 text-right whitespace-nowrap">
+        {copy.shared && handout.way !== 'read' && (
+          // biome-ignore lint/a11y/noStaticElementInteractions: keeps presses in the dialog from opening the row
+          // biome-ignore lint/a11y/useKeyWithClickEvents: keys do not reach the row
+          <span onClick={(event) => event.stopPropagation()}>
+            <SharedPeople handout={handout} copy={copy} />
+          </span>
+        )}
         <a
           href={apiUrl(`/copies/${copy.id}/pdf`)}
           download
           onClick={(event) => event.stopPropagation()}
           className="font-semibold text-verdigris underline underline-offset-4"
-          aria-label={`PDF of ${copy.student.name}’s copy`}
+          aria-label={`PDF of ${copy.name}’s copy`}
         >
           PDF
         </a>

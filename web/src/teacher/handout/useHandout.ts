@@ -21,6 +21,9 @@ export function useHandout(id: string) {
     }
     const heard = ({ handout: of, row }: { handout: string; row: CopyRow }) => {
       if (of !== id) return
+      const known = queryClient.getQueryData<HandoutWhole>(key)?.copies.some((copy) => copy.id === row.id)
+      // Somebody who came late has a copy now.
+      if (!known) void queryClient.invalidateQueries({ queryKey: key })
       queryClient.setQueryData<HandoutWhole>(
         key,
         (before) =>
@@ -28,12 +31,15 @@ export function useHandout(id: string) {
       )
       void queryClient.invalidateQueries({ queryKey: ['handouts'] })
     }
+    const changed = (of: string) => of === id && void queryClient.invalidateQueries({ queryKey: key })
     if (socket.connected) watch()
     socket.on('connect', watch)
     socket.on('copyRow', heard)
+    socket.on('handout', changed)
     return () => {
       socket.off('connect', watch)
       socket.off('copyRow', heard)
+      socket.off('handout', changed)
     }
   }, [id])
   return handout

@@ -21,7 +21,7 @@ interface MarginProps {
 
 /** Beside the page while marking: whose copy, where it stands, and what to do with it. */
 export function Margin({ handout, row, outbox, children }: MarginProps) {
-  const { state, round, student } = row
+  const { state, round, name } = row
   // Ink that came after the step would belong to the next round.
   const back = useAct(async () => {
     if (await allArrived(outbox, row.id)) await handBack(handout.id, [row.id])
@@ -39,14 +39,14 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
   return (
     <aside className="flex w-[248px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-card p-5 max-[900px]:w-[176px] max-[900px]:p-3.5">
       <div>
-        <h2 className="text-lg leading-tight">{student.name}</h2>
+        <h2 className="text-lg leading-tight">{name}</h2>
         <p className="mt-1 flex flex-wrap items-center gap-x-3">
           <StateTag state={state} />
           {round > 1 && <span className="text-ink-soft">round {round}</span>}
         </p>
         {row.handedInAt !== null && <p className="text-ink-soft">handed in {sayWhen(row.handedInAt)}</p>}
       </div>
-      <p className="border-l-[3px] border-madder pl-3 text-ink-soft">{told(state, student.name)}</p>
+      <p className="border-l-[3px] border-madder pl-3 text-ink-soft">{told(state, name)}</p>
       <div className="flex flex-col gap-2">
         {state !== 'handed back' && state !== 'waiting' && (
           <Button look="back" onClick={() => void back.run()} disabled={back.busy}>

@@ -1,4 +1,13 @@
-import type { CopyLog, CopyRow, CopyWhole, HandoutWhole, Person, Placed } from '@hand-back/core'
+import {
+  type CopyLog,
+  type CopyRow,
+  type CopyWhole,
+  type HandoutWhole,
+  type Person,
+  type Placed,
+  pageOf,
+  type Stroke,
+} from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
@@ -24,6 +33,7 @@ import { Margin } from './Margin.tsx'
 import { PileList } from './PileList.tsx'
 import { pileOrder } from './pileOrder.ts'
 import { type Seeing, SeeingChoice } from './SeeingChoice.tsx'
+import { coloursOf, WhoDidWhat } from './WhoDidWhat.tsx'
 
 /** Going through the pile: copy by copy, the same page at the same zoom, feedback in one's own ink. */
 export function Marking({ person }: { person: Person }) {
@@ -150,8 +160,14 @@ function MarkedCopy({
     (placed: Placed) => placed.author === person.id && placed.layer === 'feedback' && placed.round === round,
     [person.id, round],
   )
-  const writes = settled && state !== 'waiting' && seeing === 'all'
+  const writes = settled && state !== 'waiting' && seeing === 'all' && copy.way !== 'read'
   const writing = useWriting(store, page.id, seen.placed, tools, writes ? mine : undefined)
+  const [colouring, setColouring] = useState(false)
+  const shared = copy.way === 'group' || copy.way === 'all'
+  const strokes = useMemo(
+    () => (shared && colouring ? byAuthor(seen.placed, copy) : seen.strokes),
+    [shared, colouring, seen, copy],
+  )
   const outbox = outboxOf(person.id)
   const marks = useReadMarks(copy, page, seen.items)
   const photoUrl = useCallback(
@@ -186,11 +202,11 @@ function MarkedCopy({
         <PageSurface
           page={page}
           marks={marks}
-          strokes={seen.strokes}
+          strokes={strokes}
           photoUrl={photoUrl}
           writing={writing}
           onSurface={setSurface}
-          label={`Page ${index + 1} of ${copy.student.name}’s copy`}
+          label={`Page ${index + 1} of ${copy.name}’s copy`}
         >
           {(view) => (
             <VoiceNotes
@@ -202,9 +218,18 @@ function MarkedCopy({
           )}
         </PageSurface>
         <PageTabs count={copy.pages.length} current={index} onTurn={onTurn} marked={written} />
+        {shared && (
+          <WhoDidWhat
+            copy={copy}
+            page={pageOf(log, page.id)}
+            shown={colouring}
+            onShow={setColouring}
+            onBring={(items) => store.bringBack(page.id, items)}
+          />
+        )}
         {state === 'waiting' && (
           <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
-            {copy.student.name} has not opened this copy yet.
+            {copy.name} has not opened this copy yet.
           </p>
         )}
       </main>
@@ -218,6 +243,16 @@ function MarkedCopy({
       />
     </>
   )
+}
+
+/** The strokes of a page, each student’s work in a colour of their own. */
+function byAuthor(placed: readonly Placed[], copy: CopyWhole): Stroke[] {
+  const colours = coloursOf(copy)
+  return placed.flatMap(({ item, author, layer }) => {
+    if (item.kind !== 'stroke') return []
+    const colour = layer === 'work' ? colours.get(author) : undefined
+    return [colour ? { ...item, colour } : item]
+  })
 }
 
 function hasWork(log: CopyLog, page: string): boolean {

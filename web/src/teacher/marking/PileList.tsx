@@ -29,13 +29,13 @@ export function PileList({
               ref={copy.id === current ? here : undefined}
               type="button"
               aria-current={copy.id === current ? 'true' : undefined}
-              aria-label={`${copy.student.name}, ${STATE_WORDS[copy.state]}`}
+              aria-label={`${copy.name}, ${STATE_WORDS[copy.state]}`}
               title={STATE_WORDS[copy.state]}
               onClick={() => onOpen(copy)}
               className={`flex min-h-[36px] w-full items-center gap-2.5 border-l-4 px-3 text-left ${copy.id === current ? 'border-madder bg-sheet font-bold' : 'border-transparent hover:bg-sheet'}`}
             >
               <Corner state={copy.state} />
-              <span className="min-w-0 flex-1 truncate max-[900px]:hidden">{copy.student.name}</span>
+              <span className="min-w-0 flex-1 truncate max-[900px]:hidden">{copy.name}</span>
               {copy.markingBegan && copy.state === 'handed in' && (
                 <svg width="20" height="12" aria-hidden="true" className="max-[900px]:hidden">
                   <path

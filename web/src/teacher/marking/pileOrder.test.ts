@@ -5,15 +5,16 @@ import { pileOrder } from './pileOrder.ts'
 
 const row = fc.record({
   id: fc.uuid(),
-  student: fc.record({
-    id: fc.uuid(),
-    name: fc.constantFrom('Noor Farrant', 'Ilja Egorov', 'Zélie Rahman', 'Bram Castellanos'),
-  }),
+  name: fc.constantFrom('Noor Farrant', 'Ilja Egorov', 'Zélie Rahman', 'Bram Castellanos'),
+  shared: fc.constant(false),
+  students: fc.constant([]),
+  set: fc.constant(null),
+  pageNumbers: fc.constant(null),
   state: fc.constantFrom(...COPY_STATES),
   round: fc.constant(1),
   markingBegan: fc.boolean(),
   handedInAt: fc.option(fc.nat(1000), { nil: null }),
-}) as fc.Arbitrary<CopyRow>
+}) satisfies fc.Arbitrary<CopyRow>
 
 test('the pile holds every copy once, what is handed in first, the oldest on top', () => {
   fc.assert(

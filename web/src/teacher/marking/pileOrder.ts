@@ -14,6 +14,6 @@ export function pileOrder(copies: readonly CopyRow[]): CopyRow[] {
     (a, b) =>
       RANK[a.state] - RANK[b.state] ||
       (a.state === 'handed in' ? (a.handedInAt ?? 0) - (b.handedInAt ?? 0) : 0) ||
-      a.student.name.localeCompare(b.student.name),
+      a.name.localeCompare(b.name, undefined, { numeric: true }),
   )
 }

@@ -1,4 +1,4 @@
-import type { CopyWhole, Person, WorksheetWhole } from '@hand-back/core'
+import { type CopyWhole, isForSet, type Person, printedFor, type WorksheetWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
 import { useParams } from 'react-router'
@@ -66,11 +66,10 @@ function Trial({ worksheet, person }: { worksheet: WorksheetWhole; person: Perso
 
 /** A copy that is nowhere: what is for other sets is left out. */
 function trialCopy({ title, sheet }: WorksheetWhole, person: Person, set: string): CopyWhole {
-  const isFor = ({ sets }: { sets?: string[] | undefined }) => !sets || sets.includes(set)
-  const wanted = sheet.pages.filter(isFor)
+  const wanted = sheet.pages.filter((page) => isForSet(page, set))
   const pages = (wanted.length > 0 ? wanted : sheet.pages).map((page) => ({
     ...page,
-    printed: page.printed.filter(isFor),
+    printed: printedFor(page.printed, set),
   }))
   return {
     id: crypto.randomUUID(),
@@ -78,8 +77,14 @@ function trialCopy({ title, sheet }: WorksheetWhole, person: Person, set: string
     title,
     instructions: '',
     dueAt: null,
-    student: person,
+    spoken: null,
+    way: 'own',
+    name: person.name,
+    students: [person],
     teacher: person,
+    touchAll: false,
+    owners: {},
+    changes: [],
     state: 'working',
     round: 1,
     pages,

@@ -1,0 +1,240 @@
+import { randomUUID } from 'node:crypto'
+import type { WorksheetWhole } from '@hand-back/core'
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import type { Page } from '@playwright/test'
+import { along, drawWithMouse, expectInk, expectKept } from './hands/hands.ts'
+import { expect, type House, openHouse, test } from './house/house.ts'
+import { type Lesson, prepareLesson, signInStudent } from './house/lesson.ts'
+
+let house: House
+let pdf: Uint8Array
+test.beforeAll(async () => {
+  house = await openHouse()
+  pdf = await makePdf([{}, {}, {}])
+})
+test.afterAll(() => house.stop())
+
+const NAMES = ['Amaru Mensah', 'Freya Vasquez', 'Noor Farrant', 'Rafi Kowal'] as const
+
+/** The screen on which the lesson's worksheet is handed out to the lesson's class. */
+async function openHandingOut(teacher: Page, lesson: Lesson): Promise<void> {
+  await teacher.goto(`${house.url}/worksheet/${lesson.worksheet}/hand-out`)
+  await teacher.getByRole('button', { name: lesson.className }).waitFor()
+  for (const pressed of await teacher
+    .locator('fieldset')
+    .first()
+    .getByRole('button', { pressed: true })
+    .all())
+    await pressed.click()
+  await teacher.getByRole('button', { name: lesson.className }).click()
+}
+
+const way = (teacher: Page, name: RegExp) => teacher.getByRole('radio', { name }).check({ force: true })
+
+async function handOut(teacher: Page, count: string): Promise<void> {
+  await teacher.getByRole('button', { name: `Hand out ${count}` }).click()
+  await expect(teacher.locator('td[data-state]').first()).toBeVisible()
+}
+
+/** Opens the newest thing in a student's tray and waits until it is there. */
+async function openNewest(student: Page): Promise<void> {
+  await student.goto(house.url)
+  await student
+    .getByRole('link', { name: /Reading a tide table/ })
+    .first()
+    .click()
+  await student.locator('main[aria-busy=false]').waitFor()
+}
+
+async function as(somebody: () => Promise<Page>, lesson: Lesson, index: number): Promise<Page> {
+  const student = await somebody()
+  await signInStudent(house, student, lesson, index)
+  return student
+}
+
+test('three levels: what each student got is what was shown', async ({ somebody }) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(house, teacher, NAMES, pdf, false)
+  const sets = ['Shore', 'Harbour', 'Open sea'].map((name) => ({ id: randomUUID(), name }))
+  const path = `${house.url}/api/worksheets/${lesson.worksheet}`
+  const { revision, sheet } = (await (await teacher.request.get(path)).json()) as WorksheetWhole
+  const pages = sheet.pages.map((page, index) => (index === 0 ? page : { ...page, sets: [sets[index]!.id] }))
+  await teacher.request.put(`${path}/sheet`, {
+    data: { revision, order: pages.map(({ id }) => id), pages, sets },
+    headers: { origin: house.url },
+  })
+  await openHandingOut(teacher, lesson)
+  const choose = (student: string, set: string) =>
+    teacher
+      .getByRole('group', { name: `Set of ${student}` })
+      .getByRole('button', { name: set })
+      .click()
+  await choose('everybody', 'Harbour')
+  await choose('Amaru Mensah', 'Shore')
+  await choose('Freya Vasquez', 'Open sea')
+  const shown = teacher.getByRole('list', { name: 'Who gets what' })
+  await expect(shown.getByRole('listitem')).toHaveText([
+    'Amaru Mensahpage 1 · Shore',
+    'Freya Vasquezpages 1, 3 · Open sea',
+    'Noor Farrantpages 1, 2 · Harbour',
+    'Rafi Kowalpages 1, 2 · Harbour',
+  ])
+  await shown.getByRole('button', { name: /Freya/ }).click()
+  await expect(teacher.getByRole('dialog').getByRole('img')).toHaveCount(2)
+  await teacher.keyboard.press('Escape')
+  await handOut(teacher, '4 copies')
+  for (const [index, count] of [
+    [0, 1],
+    [1, 2],
+    [2, 2],
+  ] as const) {
+    const student = await as(somebody, lesson, index)
+    await openNewest(student)
+    await expect(student.getByText(`page 1 of ${count}`)).toBeVisible()
+  }
+})
+
+test('groups: two on one copy at once, each with their own things; the teacher sees who did what and brings back', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(house, teacher, NAMES, pdf, false)
+  await openHandingOut(teacher, lesson)
+  await way(teacher, /One for each group/)
+  await expect(teacher.getByText('No group has anybody in it')).toBeVisible()
+  // Made by hand: one by pressing, one by dragging.
+  await teacher.getByRole('button', { name: 'Another group' }).click()
+  const group = teacher.getByRole('region', { name: 'Group 1', exact: true })
+  await teacher.getByRole('button', { name: 'Amaru Mensah', exact: true }).click()
+  await group.getByRole('button', { name: 'Put into Group 1' }).click()
+  const chip = (await teacher.getByRole('button', { name: 'Freya Vasquez', exact: true }).boundingBox())!
+  const into = (await group.boundingBox())!
+  await teacher.mouse.move(chip.x + 20, chip.y + 12)
+  await teacher.mouse.down()
+  await teacher.mouse.move(chip.x + 30, chip.y, { steps: 3 })
+  await teacher.mouse.move(into.x + into.width / 2, into.y + into.height / 2, { steps: 6 })
+  await teacher.mouse.up()
+  await expect(group.getByRole('listitem')).toHaveText(['Amaru Mensah', 'Freya Vasquez'])
+  await expect(teacher.getByText('Left out: Noor Farrant, Rafi Kowal')).toBeVisible()
+  await teacher.getByLabel('Keep these groups as').fill('Boats')
+  await teacher.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(teacher.getByLabel('Groups from before')).toContainText('Boats')
+  await handOut(teacher, '1 copy')
+
+  const amaru = await as(somebody, lesson, 0)
+  const freya = await as(somebody, lesson, 1)
+  for (const student of [amaru, freya]) await openNewest(student)
+  await expect(amaru.getByText('Group 1: with Freya Vasquez')).toBeVisible()
+  await drawWithMouse(amaru, along({ x: 100, y: 150 }, { x: 300, y: 150 }))
+  await drawWithMouse(freya, along({ x: 100, y: 250 }, { x: 300, y: 250 }))
+  await expectInk(freya, { x: 200, y: 150 })
+  await expectInk(amaru, { x: 200, y: 250 })
+  // Rubbing out over both takes one’s own only.
+  await freya.getByRole('button', { name: 'Rub out' }).click()
+  await drawWithMouse(freya, along({ x: 200, y: 120 }, { x: 200, y: 280 }))
+  await expectInk(amaru, { x: 200, y: 250 }, false)
+  await expectInk(amaru, { x: 200, y: 150 })
+  await expectKept(freya)
+
+  await teacher.getByRole('link', { name: 'Open the pile' }).click()
+  await teacher.getByLabel('Who did what').check()
+  await teacher.getByRole('button', { name: 'Bring back 1' }).click()
+  await expectInk(amaru, { x: 200, y: 250 })
+  await expectInk(freya, { x: 200, y: 250 })
+
+  // A page given to one takes no ink of the other.
+  await teacher.getByRole('link', { name: 'Back to the table' }).click()
+  await teacher.getByRole('button', { name: 'People and pages of Group 1' }).click()
+  await teacher.getByLabel('Whose is page 1').selectOption('Amaru Mensah')
+  await expect(freya.getByText('this is the page of Amaru Mensah')).toBeVisible()
+  await expect(amaru.getByText('your page')).toBeVisible()
+  await drawWithMouse(freya, along({ x: 100, y: 350 }, { x: 300, y: 350 }))
+  await drawWithMouse(amaru, along({ x: 100, y: 380 }, { x: 300, y: 380 }))
+  await expectInk(freya, { x: 200, y: 380 })
+  await expectInk(freya, { x: 200, y: 350 }, false)
+})
+
+test('in use: dates, withdrawn and brought back, a late comer, a page sent into all copies', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(house, teacher, NAMES.slice(0, 2), pdf, false)
+  await openHandingOut(teacher, lesson)
+  await handOut(teacher, '2 copies')
+  const table = teacher.url()
+  const amaru = await as(somebody, lesson, 0)
+  await openNewest(amaru)
+  await drawWithMouse(amaru, along({ x: 100, y: 150 }, { x: 300, y: 150 }))
+  await expectKept(amaru)
+
+  await teacher.getByRole('button', { name: 'Dates and what to tell them' }).click()
+  await teacher.getByRole('textbox', { name: 'What to tell them' }).fill('Look at the table first.')
+  await teacher.getByRole('button', { name: 'Done' }).click()
+  await expect(amaru.getByText('Look at the table first.')).toBeVisible()
+
+  // A page is put in by preparing the worksheet, then sent.
+  await teacher.getByRole('link', { name: 'Change its pages' }).click()
+  await teacher.getByRole('button', { name: 'Add a page' }).click()
+  await teacher.getByRole('button', { name: 'Squared 5 mm' }).click()
+  await teacher.getByRole('button', { name: 'Add this page' }).click()
+  await expect(teacher.locator('header [data-kept=kept]')).toBeVisible()
+  await teacher.goto(table)
+  await expect(teacher.getByText('The worksheet has changed since: 1 page new.')).toBeVisible()
+  await teacher.getByRole('button', { name: 'Send it into all 2 copies' }).click()
+  await expect(amaru.getByText('Page 2 is new.')).toBeVisible()
+  await expect(amaru.getByText('page 1 of 4')).toBeVisible()
+  await expectInk(amaru, { x: 200, y: 150 })
+  await amaru.getByRole('button', { name: 'Page 2' }).click()
+  await drawWithMouse(amaru, along({ x: 100, y: 200 }, { x: 300, y: 200 }))
+  await expectInk(amaru, { x: 200, y: 200 })
+  await expectKept(amaru)
+
+  await teacher.getByRole('button', { name: 'Withdraw' }).click()
+  await expect(
+    teacher.getByText('Withdrawn: students do not see it. Everything they made is here.'),
+  ).toBeVisible()
+  await expect(amaru.getByText('Your teacher does not have this out just now.')).toBeVisible()
+  await teacher.getByRole('button', { name: 'Bring it back' }).click()
+  await amaru.goto(house.url)
+  await expect(amaru.getByRole('link', { name: /Reading a tide table/ })).toBeVisible()
+
+  const [late] = (await (
+    await teacher.request.post(`${house.url}/api/classes/${lesson.classId}/students`, {
+      data: { names: ['Solveig Marsh'] },
+      headers: { origin: house.url },
+    })
+  ).json()) as { id: string; name: string; pin: string }[]
+  const solveig = await as(somebody, { ...lesson, students: [{ ...late!, copy: '' }] }, 0)
+  await openNewest(solveig)
+  await expect(solveig.getByText('page 1 of 4')).toBeVisible()
+  await expect(teacher.getByRole('row', { name: /Solveig Marsh/ })).toBeVisible()
+})
+
+test('a page dealt to each, and one to read', async ({ somebody }) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(house, teacher, NAMES, pdf, false)
+  await openHandingOut(teacher, lesson)
+  await teacher.getByRole('radio', { name: /Deal/ }).check()
+  await teacher.getByRole('button', { name: 'Mix again' }).click()
+  const rows = teacher.getByRole('list', { name: 'Who gets what' }).getByRole('listitem')
+  await expect(rows).toHaveCount(4)
+  const shown = await rows.allInnerTexts()
+  await handOut(teacher, '4 copies')
+  for (const words of shown) {
+    const [name, page] = words.split('\n') as [string, string]
+    await expect(teacher.getByRole('row', { name: new RegExp(`${name} ?${page}`) })).toBeVisible()
+  }
+  const noor = await as(somebody, lesson, 2)
+  await openNewest(noor)
+  await expect(noor.getByText('page 1 of 1')).toBeVisible()
+
+  await openHandingOut(teacher, lesson)
+  await way(teacher, /To read/)
+  await handOut(teacher, '1 copy')
+  await noor.goto(house.url)
+  await noor.getByRole('link', { name: /Read/ }).filter({ hasText: 'new' }).last().click()
+  await noor.locator('main[aria-busy=false]').waitFor()
+  await expect(noor.getByText('to read')).toBeVisible()
+  await expect(noor.getByRole('button', { name: 'Hand in' })).toHaveCount(0)
+  await expect(noor.getByRole('button', { name: 'Rub out' })).toHaveCount(0)
+})

@@ -1,0 +1,145 @@
+import type { ClassWhole, Sheet, StudentSet, Way } from '@hand-back/core'
+import { GroupsEditor } from '../groups/GroupsEditor.tsx'
+import { KeptGroups } from '../groups/KeptGroups.tsx'
+import type { ClassChoice } from './choices.ts'
+
+interface ClassPartProps {
+  roster: ClassWhole
+  sheet: Sheet
+  way: Way
+  /** Pages are dealt: sets do not count. */
+  dealt: boolean
+  choice: ClassChoice
+  onChange: (choice: ClassChoice) => void
+}
+
+/** Who of one class: its students, or its groups, with their sets where the worksheet has some. */
+export function ClassPart({ roster, sheet, way, dealt, choice, onChange }: ClassPartProps) {
+  const sets = dealt ? [] : sheet.sets
+  const set = (ids: readonly string[], to: string) => {
+    const setOf = { ...choice.setOf }
+    for (const id of ids) {
+      if (to === '') delete setOf[id]
+      else setOf[id] = to
+    }
+    onChange({ ...choice, setOf })
+  }
+  if (way === 'group')
+    return (
+      <fieldset className="min-w-0">
+        <legend className="mb-2 font-semibold">Groups of {roster.name}</legend>
+        <GroupsEditor
+          roster={roster.students}
+          groups={choice.groups}
+          onChange={(groups) => onChange({ ...choice, groups })}
+        >
+          <KeptGroups
+            classId={roster.id}
+            groups={choice.groups}
+            onTake={(kept) => onChange({ ...choice, groups: kept.groups })}
+          />
+        </GroupsEditor>
+        {sets.length > 0 &&
+          choice.groups.map(({ id, name }) => (
+            <div key={id} className="mt-2 flex items-center gap-3">
+              <span className="min-w-[120px]">{name}</span>
+              <SetPicker
+                sets={sets}
+                name={name}
+                value={choice.setOf[id] ?? ''}
+                onChange={(to) => set([id], to)}
+              />
+            </div>
+          ))}
+      </fieldset>
+    )
+  const everybody = roster.students.map(({ id }) => id)
+  const toggle = (id: string) => {
+    const left = new Set(choice.left)
+    if (!left.delete(id)) left.add(id)
+    onChange({ ...choice, left })
+  }
+  return (
+    <fieldset className="min-w-0">
+      <legend className="mb-2 font-semibold">Who in {roster.name}?</legend>
+      {sets.length > 0 && way === 'own' && (
+        <p className="mb-2 flex flex-wrap items-center gap-2">
+          Everybody:
+          <SetPicker
+            sets={sets}
+            name="everybody"
+            value={sameFor(everybody, choice.setOf)}
+            onChange={(to) => set(everybody, to)}
+          />
+          <span className="text-ink-soft">Who is in no set gets what is for everyone.</span>
+        </p>
+      )}
+      <ul
+        className={`grid gap-x-4 gap-y-1 ${sets.length > 0 && way === 'own' ? 'grid-cols-[repeat(auto-fill,minmax(400px,1fr))]' : 'grid-cols-[repeat(auto-fill,minmax(190px,1fr))]'}`}
+      >
+        {roster.students.map(({ id, name }) => (
+          <li key={id} className="flex items-center gap-2">
+            <label className="flex min-h-[38px] min-w-0 flex-1 cursor-pointer items-center gap-2.5 rounded-tag px-2 hover:bg-card">
+              <input
+                type="checkbox"
+                checked={!choice.left.has(id)}
+                onChange={() => toggle(id)}
+                className="h-[18px] w-[18px] accent-verdigris"
+              />
+              <span className={`truncate ${choice.left.has(id) ? 'text-ink-soft line-through' : ''}`}>
+                {name}
+              </span>
+            </label>
+            {sets.length > 0 && way === 'own' && !choice.left.has(id) && (
+              <SetPicker
+                sets={sets}
+                name={name}
+                value={choice.setOf[id] ?? ''}
+                onChange={(to) => set([id], to)}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+    </fieldset>
+  )
+}
+
+/** The set that all of these have, or none. */
+function sameFor(ids: readonly string[], setOf: Readonly<Record<string, string>>): string {
+  const [first] = ids
+  const set = first && setOf[first]
+  return set && ids.every((id) => setOf[id] === set) ? set : ''
+}
+
+/** One of the sets of a worksheet, one press each; pressed again, none. */
+function SetPicker({
+  sets,
+  name,
+  value,
+  onChange,
+}: {
+  sets: readonly StudentSet[]
+  name: string
+  value: string
+  onChange: (set: string) => void
+}) {
+  return (
+    <fieldset
+      aria-label={`Set of ${name}`}
+      className="inline-flex overflow-hidden rounded-tag border border-rule"
+    >
+      {sets.map(({ id, name: called }) => (
+        <button
+          key={id}
+          type="button"
+          aria-pressed={value === id}
+          onClick={() => onChange(value === id ? '' : id)}
+          className={`min-h-[34px] px-2.5 ${value === id ? 'bg-ink font-semibold text-sheet' : 'bg-sheet hover:bg-blotter'}`}
+        >
+          {called}
+        </button>
+      ))}
+    </fieldset>
+  )
+}

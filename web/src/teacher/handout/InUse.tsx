@@ -1,0 +1,189 @@
+import type { HandoutChange, HandoutChanges, HandoutWhole } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { type ReactNode, useState } from 'react'
+import { ask, nothing } from '../../api/ask.ts'
+import { queries, queryClient } from '../../api/queries.ts'
+import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
+import { Button, LinkButton } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
+import { sayDone, sayProblem } from '../../ui/notices.ts'
+import { useAct } from '../../ui/useAct.ts'
+import { type Terms, TermsFields } from './TermsFields.tsx'
+
+const refresh = (id: string) =>
+  Promise.all(
+    [['handout', id], ['handoutChanges', id], ['handouts']].map((queryKey) =>
+      queryClient.invalidateQueries({ queryKey }),
+    ),
+  )
+
+async function change(id: string, to: HandoutChange): Promise<void> {
+  await ask(nothing, 'PATCH', `/handouts/${id}`, to)
+  await refresh(id)
+}
+
+/** What can be done with a hand-out that is in use. */
+export function InUse({ handout }: { handout: HandoutWhole }) {
+  const { id, withdrawn, worksheetId } = handout
+  const [dating, setDating] = useState(false)
+  const withdraw = async (to: boolean) => {
+    try {
+      await change(id, { withdrawn: to })
+      if (to) sayDone('Withdrawn: students do not see it, and nothing is lost.', () => void withdraw(false))
+    } catch (error) {
+      sayProblem(error)
+    }
+  }
+  return (
+    <div className="mb-5 flex flex-wrap gap-2">
+      <Button onClick={() => setDating(true)}>Dates and what to tell them</Button>
+      <LinkButton to={`/worksheet/${worksheetId}`}>Change its pages</LinkButton>
+      <LinkButton to={`/worksheet/${worksheetId}/hand-out?again=${id}`}>Hand out again</LinkButton>
+      {!withdrawn && (
+        <Button look="quiet" onClick={() => void withdraw(true)}>
+          Withdraw
+        </Button>
+      )}
+      {(handout.way === 'group' || handout.way === 'all') && (
+        <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5 px-2">
+          <input
+            type="checkbox"
+            checked={handout.touchAll}
+            onChange={(event) => void change(id, { touchAll: event.target.checked }).catch(sayProblem)}
+            className="h-[18px] w-[18px] accent-verdigris"
+          />
+          Everybody may rub out and move what others made
+        </label>
+      )}
+      <Dialog open={dating} onClose={() => setDating(false)} title="Dates and what to tell them">
+        <TermsForm handout={handout} onDone={() => setDating(false)} />
+      </Dialog>
+      <div className="flex w-full flex-col gap-2">
+        {withdrawn && (
+          <Notice>
+            <p className="flex-1">Withdrawn: students do not see it. Everything they made is here.</p>
+            <Button look="main" onClick={() => void withdraw(false)}>
+              Bring it back
+            </Button>
+          </Notice>
+        )}
+        <WaitingChanges handout={handout} />
+        <WithoutCopy handout={handout} />
+      </div>
+    </div>
+  )
+}
+
+const Notice = ({ children }: { children: ReactNode }) => (
+  <div className="flex flex-wrap items-center gap-3 rounded-tag border border-ochre-fill bg-ochre-soft px-4 py-2.5">
+    {children}
+  </div>
+)
+
+function TermsForm({ handout, onDone }: { handout: HandoutWhole; onDone: () => void }) {
+  const { opensAt, dueAt, instructions, spoken, counts } = handout
+  const [terms, setTerms] = useState<Terms>({ opensAt, dueAt, instructions, spoken, counts })
+  const { run, busy, problem } = useAct(async () => {
+    const { spoken: _asItIs, ...to } = terms
+    await change(handout.id, to)
+    onDone()
+  })
+  return (
+    <div className="flex flex-col gap-4">
+      <TermsFields terms={terms} way={handout.way} onChange={setTerms} spokenToo={false} />
+      {problem && (
+        <p role="alert" className="text-madder">
+          {problem}
+        </p>
+      )}
+      <Button look="main" disabled={busy} onClick={() => void run()} className="self-end">
+        Done
+      </Button>
+    </div>
+  )
+}
+
+/** The worksheet has changed since it was handed out: what is new in it can be sent into the copies. */
+function WaitingChanges({ handout }: { handout: HandoutWhole }) {
+  const changes = useQuery(queries.handoutChanges(handout.id))
+  const { run, busy, problem } = useAct(async () => {
+    await ask(nothing, 'POST', `/handouts/${handout.id}/changes`)
+    await refresh(handout.id)
+    sayDone('It is in all copies now.')
+  })
+  const { data } = changes
+  if (!data || data.added.length + data.changed.length === 0) return null
+  const count = handout.copies.length
+  return (
+    <Notice>
+      <ul className="flex gap-2">
+        {[...data.added, ...data.changed].slice(0, 5).map((page) => (
+          <li key={page.id}>
+            <PaperThumb page={page} width={46} label="A page that is new or has changed" />
+          </li>
+        ))}
+      </ul>
+      <p className="min-w-[200px] flex-1">
+        The worksheet has changed since: {saidChanges(data)}. Ink stays where it was made.
+        {problem && (
+          <span role="alert" className="block text-madder">
+            {problem}
+          </span>
+        )}
+      </p>
+      <Button look="main" disabled={busy} onClick={() => void run()}>
+        {count === 1 ? 'Send it into the copy' : `Send it into all ${count} copies`}
+      </Button>
+    </Notice>
+  )
+}
+
+function saidChanges({ added, changed }: HandoutChanges): string {
+  const pages = (count: number, what: string) =>
+    count === 0 ? [] : [`${count} ${count === 1 ? 'page' : 'pages'} ${what}`]
+  return [...pages(added.length, 'new'), ...pages(changed.length, 'changed')].join(', ')
+}
+
+/** Students of the class who have none of it. */
+function WithoutCopy({ handout }: { handout: HandoutWhole }) {
+  const { without, way, id, copies } = handout
+  const [into, setInto] = useState('')
+  const { run, busy, problem } = useAct(async () => {
+    const students = without.map((student) => student.id)
+    await ask(nothing, 'POST', `/handouts/${id}/students`, into ? { students, copy: into } : { students })
+    await refresh(id)
+  })
+  if (without.length === 0) return null
+  const names = without.map(({ name }) => name)
+  return (
+    <div className="flex flex-wrap items-center gap-3 rounded-tag border border-rule bg-card px-4 py-2.5">
+      <p className="min-w-[200px] flex-1">
+        <b>Without it:</b> {names.slice(0, 8).join(', ')}
+        {names.length > 8 && ` and ${names.length - 8} more`}
+        {problem && (
+          <span role="alert" className="block text-madder">
+            {problem}
+          </span>
+        )}
+      </p>
+      {way === 'group' && (
+        <select
+          aria-label="Into which group"
+          value={into}
+          onChange={(event) => setInto(event.target.value)}
+          className="min-h-[38px] rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1"
+        >
+          <option value="">into the group …</option>
+          {copies.map((copy) => (
+            <option key={copy.id} value={copy.id}>
+              {copy.name}
+            </option>
+          ))}
+        </select>
+      )}
+      <Button disabled={busy || (way === 'group' && into === '')} onClick={() => void run()}>
+        {without.length === 1 ? 'Give it to them too' : `Give it to all ${without.length}`}
+      </Button>
+    </div>
+  )
+}

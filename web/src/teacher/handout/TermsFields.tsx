@@ -1,0 +1,108 @@
+import type { HandoutWhole, NewHandout, Way } from '@hand-back/core'
+import { Field, INPUT } from '../../ui/Field.tsx'
+import { SpokenField } from './SpokenField.tsx'
+
+/** When it opens and is due, what is told, whether it counts. */
+export type Terms = Pick<NewHandout, 'opensAt' | 'dueAt' | 'instructions' | 'spoken' | 'counts'>
+
+/** Where one begins: nothing said; handed out again, what was said the last time. */
+export function termsOf(before: HandoutWhole | undefined): Terms {
+  return {
+    opensAt: null,
+    dueAt: null,
+    instructions: before?.instructions ?? '',
+    spoken: before?.spoken ?? null,
+    counts: before?.counts ?? true,
+  }
+}
+
+interface TermsFieldsProps {
+  terms: Terms
+  way: Way
+  onChange: (terms: Terms) => void
+  /** A spoken direction can be given too. */
+  spokenToo?: boolean
+}
+
+/** When it opens and is due, what is told, whether it counts. */
+export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFieldsProps) {
+  const { opensAt, dueAt, instructions, spoken } = terms
+  return (
+    <div className="flex flex-col gap-5">
+      <div className="flex flex-wrap gap-5">
+        <MomentField
+          label="Opens"
+          value={opensAt}
+          hint="Empty: at once."
+          onChange={(moment) => onChange({ ...terms, opensAt: moment })}
+        />
+        <MomentField
+          label="Due"
+          value={dueAt}
+          hint={dueHint(opensAt, dueAt)}
+          onChange={(moment) => onChange({ ...terms, dueAt: moment })}
+        />
+      </div>
+      {way !== 'read' && (
+        <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5">
+          <input
+            type="checkbox"
+            checked={terms.counts}
+            onChange={(event) => onChange({ ...terms, counts: event.target.checked })}
+            className="h-[18px] w-[18px] accent-verdigris"
+          />
+          Counts for marks
+        </label>
+      )}
+      <label className="flex flex-col gap-1 font-semibold">
+        What to tell them
+        <textarea
+          rows={3}
+          maxLength={2000}
+          value={instructions}
+          onChange={(event) => onChange({ ...terms, instructions: event.target.value })}
+          className={`${INPUT} font-normal`}
+          placeholder="They see it when they open their copy."
+        />
+      </label>
+      {spokenToo && <SpokenField spoken={spoken} onChange={(next) => onChange({ ...terms, spoken: next })} />}
+    </div>
+  )
+}
+
+function dueHint(opensAt: number | null, dueAt: number | null): string {
+  if (dueAt === null) return 'Empty: no date.'
+  if (opensAt !== null && dueAt < opensAt) return 'That is before it opens.'
+  return dueAt < Date.now() ? 'That moment has passed; it will show as late.' : ''
+}
+
+interface MomentFieldProps {
+  label: string
+  value: number | null
+  hint: string
+  onChange: (moment: number | null) => void
+}
+
+/** A day and a time of this device's clock, or nothing. */
+export function MomentField({ label, value, hint, onChange }: MomentFieldProps) {
+  return (
+    <div className="w-[240px]">
+      <Field
+        label={label}
+        type="datetime-local"
+        value={value === null ? '' : asLocal(value)}
+        onChange={(event) => {
+          const moment = new Date(event.target.value).getTime()
+          onChange(Number.isNaN(moment) || moment < 0 ? null : moment)
+        }}
+        hint={hint}
+      />
+    </div>
+  )
+}
+
+/** As `datetime-local` has it: by the clock on the wall, to the minute. */
+function asLocal(moment: number): string {
+  const date = new Date(moment)
+  return new Date(moment - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
+}

@@ -1,0 +1,88 @@
+import type { CopyWhole, Page, Placed } from '@hand-back/core'
+import { Undo2 } from 'lucide-react'
+import { Button } from '../../ui/Button.tsx'
+
+/** Colours that are told apart by everybody, one for each who shares a copy. */
+const COLOURS = ['#2457a6', '#b4531f', '#2e7d46', '#7a2e8a', '#0f7c8a', '#8a6a14', '#c03a7c', '#55606b']
+
+/** The colour of each who shares a copy. */
+export function coloursOf({ students }: CopyWhole): ReadonlyMap<string, string> {
+  return new Map(students.map(({ id }, index) => [id, COLOURS[index % COLOURS.length]!]))
+}
+
+interface WhoDidWhatProps {
+  copy: CopyWhole
+  page: Page
+  shown: boolean
+  onShow: (shown: boolean) => void
+  onBring: (items: string[]) => void
+}
+
+/** Who made what on this page of a shared copy, by colour, and what was taken away, to be brought back. */
+export function WhoDidWhat({ copy, page, shown, onShow, onBring }: WhoDidWhatProps) {
+  const colours = coloursOf(copy)
+  const work = [...page.placed.values()].filter(({ layer }) => layer === 'work')
+  const made = (author: string) => work.filter((placed) => placed.author === author)
+  const names = namesOf(copy, work)
+  return (
+    <section className="absolute top-3 left-3 max-w-[240px] rounded-md border border-rule bg-card p-3 shadow-[0_1px_4px_rgb(30_43_58/0.2)]">
+      <label className="flex min-h-[32px] cursor-pointer items-center gap-2 font-semibold">
+        <input
+          type="checkbox"
+          checked={shown}
+          onChange={(event) => onShow(event.target.checked)}
+          className="h-[18px] w-[18px] accent-verdigris"
+        />
+        Who did what
+      </label>
+      {shown && (
+        <ul className="mt-1 flex flex-col gap-1">
+          {names.map(([id, name]) => (
+            <Author
+              key={id}
+              name={name}
+              colour={colours.get(id) ?? '#55606b'}
+              made={made(id)}
+              onBring={onBring}
+            />
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}
+
+function Author({
+  name,
+  colour,
+  made,
+  onBring,
+}: {
+  name: string
+  colour: string
+  made: readonly Placed[]
+  onBring: (items: string[]) => void
+}) {
+  const taken = made.filter((placed) => placed.taken).map(({ item }) => item.id)
+  return (
+    <li className="flex flex-wrap items-center gap-2">
+      <svg width="16" height="16" aria-hidden="true">
+        <path d="M1 11c4-10 7 7 14-4" fill="none" stroke={colour} strokeWidth="3" strokeLinecap="round" />
+      </svg>
+      <span className="min-w-0 flex-1 truncate">{name}</span>
+      <span className="tabular text-ink-soft">{made.length - taken.length}</span>
+      {taken.length > 0 && (
+        <Button look="quiet" onClick={() => onBring(taken)} className="!min-h-[30px] !px-1 text-verdigris">
+          <Undo2 size={15} aria-hidden="true" /> Bring back {taken.length}
+        </Button>
+      )}
+    </li>
+  )
+}
+
+/** Those who share the copy, and those who made something in it and have left. */
+function namesOf(copy: CopyWhole, work: readonly Placed[]): [string, string][] {
+  const names = new Map(copy.students.map(({ id, name }) => [id, name]))
+  for (const { author } of work) if (!names.has(author)) names.set(author, 'somebody who left')
+  return [...names]
+}
