@@ -49,11 +49,15 @@ describe('events from devices', () => {
     const handout = {
       request: idOf(1),
       worksheet: idOf(2),
-      class: idOf(3),
+      classes: [{ class: idOf(3), way: 'own' }],
+      opensAt: null,
       dueAt: null,
       instructions: ' Look first. ',
+      spoken: null,
+      counts: true,
     }
     expect(newHandout.parse(handout).instructions).toBe('Look first.')
     expect(newHandout.safeParse({ ...handout, dueAt: 1e20 }).success).toBe(false)
+    expect(newHandout.safeParse({ ...handout, classes: [] }).success).toBe(false)
   })
 })

@@ -12,9 +12,7 @@ import {
   type VoiceNote,
   type WorksheetPage,
 } from '@hand-back/core'
-import { MarkWriter } from './drawMarks.ts'
-import { measure } from './fonts.ts'
-import { Originals } from './originals.ts'
+import { drawOver, MarkWriter, measure, Originals } from '../../pdf/index.ts'
 
 /** A page to be flattened: what is printed on it and what is to lie on it, from below. */
 export interface FlatPage {
@@ -83,13 +81,6 @@ async function copyOriginals(
     }
   }
   return copied
-}
-
-function drawOver(output: PDFDocument, target: PDFPage, map: Affine, operators: string): void {
-  // Wraps what is there in q … Q, so that its transformation and colours end where ours begin.
-  target.node.normalize()
-  const content = `q\n${map.map((number) => number.toFixed(5)).join(' ')} cm\n${operators}\nQ`
-  target.node.addContentStream(output.context.register(output.context.flateStream(content)))
 }
 
 function inkOperators(target: PDFPage, items: readonly Item[], see: PDFRef): string {

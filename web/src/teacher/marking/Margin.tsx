@@ -46,7 +46,7 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
         </p>
         {row.handedInAt !== null && <p className="text-ink-soft">handed in {sayWhen(row.handedInAt)}</p>}
       </div>
-      <p className="border-l-[3px] border-madder pl-3 text-ink-soft">{told(state, name)}</p>
+      <p className="border-l-[3px] border-madder pl-3 text-ink-soft">{told(state, row.shared ? name : name.split(' ')[0]!)}</p>
       <div className="flex flex-col gap-2">
         {state !== 'handed back' && state !== 'waiting' && (
           <Button look="back" onClick={() => void back.run()} disabled={back.busy}>
@@ -85,8 +85,7 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
   )
 }
 
-function told(state: CopyRow['state'], name: string): string {
-  const first = name.split(' ')[0]
+function told(state: CopyRow['state'], first: string): string {
   if (state === 'handed back') return `${first} sees what you write here at once.`
   if (state === 'waiting') return `${first} has not opened it. You can write once it is opened.`
   return `${first} sees nothing of your ink until you hand it back.`
