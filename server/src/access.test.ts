@@ -30,6 +30,9 @@ const ROUTES: Record<string, Rule> = {
   'POST /sign-in/teacher': { path: () => '/sign-in/teacher', open: true },
   'POST /sign-in/class': { path: () => '/sign-in/class', open: true },
   'POST /sign-in/student': { path: () => '/sign-in/student', open: true },
+  'POST /sign-in/slip': { path: () => '/sign-in/slip', open: true },
+  'POST /join': { path: () => '/join', open: true },
+  'GET /join/:join': { path: () => `/join/${randomUUID()}`, open: true },
   'POST /sign-in/demo': { path: () => '/sign-in/demo' },
   'GET /classes': { path: () => '/classes', ...anyTeacher },
   'POST /classes': { path: () => '/classes', ...anyTeacher },
@@ -56,6 +59,24 @@ const ROUTES: Record<string, Rule> = {
   'DELETE /classes/:class/students/:student': {
     path: (lesson) => `/classes/${lesson.class.id}/students/${lesson.students[2]!.person.id}`,
     teacher: true,
+  },
+  'GET /classes/:class/roster': { path: (lesson) => `/classes/${lesson.class.id}/roster`, teacher: true },
+  'POST /classes/:class/roster': {
+    path: (lesson) => `/classes/${lesson.class.id}/roster`,
+    body: { add: [], rename: [], leave: [] },
+    teacher: true,
+  },
+  'POST /classes/:class/slips': {
+    path: (lesson) => `/classes/${lesson.class.id}/slips`,
+    body: { newPins: false },
+    teacher: true,
+  },
+  'GET /classes/:class/joining': { path: (lesson) => `/classes/${lesson.class.id}/joining`, teacher: true },
+  'POST /classes/:class/joining/:join/let-in': {
+    path: (lesson) => `/classes/${lesson.class.id}/joining/${randomUUID()}/let-in`,
+  },
+  'POST /classes/:class/joining/:join/not-let-in': {
+    path: (lesson) => `/classes/${lesson.class.id}/joining/${randomUUID()}/not-let-in`,
   },
   'GET /classes/:class/groupings': {
     path: (lesson) => `/classes/${lesson.class.id}/groupings`,

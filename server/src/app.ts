@@ -4,7 +4,7 @@ import { Refused } from '@hand-back/core'
 import compression from 'compression'
 import express, { type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
-import { classRoutes } from './classes/index.ts'
+import { classRoutes, joinRoutes } from './classes/index.ts'
 import type { Context } from './context.ts'
 import { copyRoutes } from './copies/index.ts'
 import { fileRoutes } from './files/index.ts'
@@ -41,6 +41,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
   const parts = [
     peopleRoutes,
     (of: Context) => classRoutes(of, giveToJoiners),
+    joinRoutes,
     worksheetRoutes,
     fileRoutes,
     handoutRoutes,

@@ -15,5 +15,7 @@ export interface News {
   handoutChanged(handout: string): void
   /** These copies are not for students any more, or not for this one. */
   closedTo(copies: readonly string[], student?: string): void
+  /** Somebody asks this teacher to be let into a class. */
+  joinAsked(teacher: string): void
   signedOut(sessionId: string): void
 }

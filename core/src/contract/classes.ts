@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { personName, pin } from './people.ts'
+import { classCode, personName, pin } from './people.ts'
 
 export const className = z.string().trim().min(1, 'A class needs a name.').max(60, 'That name is too long.')
 
@@ -19,10 +19,38 @@ export const classWhole = z.object({
   id: z.uuid(),
   name: z.string(),
   code: z.string(),
-  students: z.array(z.object({ id: z.uuid(), name: z.string() })),
+  students: z.array(z.object({ id: z.uuid(), name: z.string(), rosterId: z.string().nullable() })),
 })
 export type ClassWhole = z.infer<typeof classWhole>
 
 /** A student with a PIN just made: the only moment it can be read. */
 export const studentWithPin = z.object({ id: z.uuid(), name: z.string(), pin })
 export type StudentWithPin = z.infer<typeof studentWithPin>
+
+/** Slips for some students of a class, or for all; with PINs made anew, which end those before. */
+export const slipsAsked = z.object({ students: z.array(z.uuid()).max(600).optional(), newPins: z.boolean() })
+
+/** What of a list is taken over into a class: at once or not at all. */
+export const rosterTaken = z.object({
+  add: z
+    .array(z.object({ name: personName, rosterId: z.string().max(255).nullable() }))
+    .max(600, 'A class takes at most 600 students.'),
+  rename: z.array(z.object({ id: z.uuid(), to: personName })).max(600),
+  leave: z.array(z.uuid()).max(600),
+})
+export type RosterTaken = z.infer<typeof rosterTaken>
+
+/** Somebody asks to be let into a class, with the PIN that they would like. */
+export const joinAsked = z.object({ code: classCode, name: personName, pin })
+/** How a request stands; let in, `student` is who they are now. */
+export const joinStanding = z.object({
+  id: z.uuid(),
+  state: z.enum(['waiting', 'let in', 'not let in']),
+  student: z.uuid().nullable(),
+})
+export type JoinStanding = z.infer<typeof joinStanding>
+export const joinRequest = z.object({ id: z.uuid(), name: z.string(), askedAt: z.number() })
+export type JoinRequest = z.infer<typeof joinRequest>
+
+/** The token of a printed slip. */
+export const slipSignIn = z.object({ token: z.string().regex(/^[0-9a-z]{32}$/, 'This slip cannot be read.') })

@@ -53,6 +53,8 @@ export interface ServerMessages {
   standing(news: CopyStandingNews): void
   copyRow(news: { handout: string; row: CopyRow }): void
   tray(): void
+  /** Somebody asks to be let into a class of this teacher. */
+  joining(): void
   /** Pages, dates, rules or people of a hand-out changed. */
   handout(handout: string): void
 }

@@ -1,2 +1,2 @@
 export { addStudentsTo, makeClass, ownClass, rosterOf } from './queries.ts'
-export { classRoutes } from './routes.ts'
+export { classRoutes, joinRoutes } from './routes.ts'

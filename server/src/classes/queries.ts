@@ -39,9 +39,9 @@ export async function ownClass(db: Queries, teacherId: string, classId: string) 
 }
 
 /** The students in a class now, by name. */
-export function rosterOf(db: Queries, classId: string): Promise<{ id: string; name: string }[]> {
+export function rosterOf(db: Queries, classId: string): Promise<ClassWhole['students']> {
   return db
-    .select({ id: people.id, name: people.name })
+    .select({ id: people.id, name: people.name, rosterId: people.rosterId })
     .from(enrolments)
     .innerJoin(people, eq(people.id, enrolments.studentId))
     .where(and(eq(enrolments.classId, classId), isNull(enrolments.leftAt)))
@@ -79,15 +79,48 @@ export async function addStudentsTo(
   whenJoined: WhenJoined = async () => {},
 ): Promise<StudentWithPin[]> {
   await ownClass(db, teacherId, classId)
-  const pins = names.map(newPin)
-  const hashes = await Promise.all(pins.map(hashSecret))
-  return db.transaction(async (tx) => {
-    const rows = names.map((name, index) => ({ role: 'student' as const, name, secretHash: hashes[index]! }))
-    const made = await tx.insert(people).values(rows).returning({ id: people.id, name: people.name })
-    await tx.insert(enrolments).values(made.map(({ id }) => ({ classId, studentId: id })))
-    await whenJoined(tx, classId, made)
-    return made.map((student, index) => ({ ...student, pin: pins[index]! }))
-  })
+  const coming = await withPins(names.map((name) => ({ name, rosterId: null })))
+  return db.transaction((tx) => enrol(tx, classId, coming, whenJoined))
+}
+
+/** Somebody who is to come into a class, with a PIN made for them. */
+interface Coming {
+  readonly name: string
+  readonly rosterId: string | null
+  readonly pin: string
+  readonly secretHash: string
+}
+
+/** Gives people PINs; hashing takes its time, so it is done before anything is held. */
+export function withPins(
+  list: readonly { readonly name: string; readonly rosterId: string | null }[],
+): Promise<Coming[]> {
+  return Promise.all(
+    list.map(async (listed) => {
+      const pin = newPin()
+      return { ...listed, pin, secretHash: await hashSecret(pin) }
+    }),
+  )
+}
+
+/** Makes students of people and enrols them. */
+export async function enrol(
+  tx: Queries,
+  classId: string,
+  coming: readonly Coming[],
+  whenJoined: WhenJoined,
+): Promise<StudentWithPin[]> {
+  if (coming.length === 0) return []
+  const rows = coming.map(({ name, rosterId, secretHash }) => ({
+    role: 'student' as const,
+    name,
+    rosterId,
+    secretHash,
+  }))
+  const made = await tx.insert(people).values(rows).returning({ id: people.id, name: people.name })
+  await tx.insert(enrolments).values(made.map(({ id }) => ({ classId, studentId: id })))
+  await whenJoined(tx, classId, made)
+  return made.map((student, index) => ({ ...student, pin: coming[index]!.pin }))
 }
 
 /** The student of a teacher's class. Throws `Refused` (404) when they are not in it. */

@@ -1,9 +1,19 @@
-import { addStudents, newClass, newGrouping, renameStudent } from '@hand-back/core'
+import {
+  addStudents,
+  joinAsked,
+  newClass,
+  newGrouping,
+  renameStudent,
+  rosterTaken,
+  slipsAsked,
+} from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { as, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
+import { signInLimits } from '../people/index.ts'
 import { dropGrouping, groupingsOf, keepGrouping } from './groupings.ts'
+import { answerJoin, askToJoin, joinStandingOf, waitingToJoin } from './joining.ts'
 import {
   addStudentsTo,
   classesOf,
@@ -15,10 +25,15 @@ import {
   type WhenJoined,
   wholeClass,
 } from './queries.ts'
+import { rosterAsCsv, takeRoster } from './roster.ts'
+import { makeSlips } from './slips.ts'
 
 export function classRoutes({ db, now, news }: Context, whenJoined: WhenJoined): Router {
   const router = Router()
   router.use('/classes', as('teacher'))
+  const tell = (students: readonly { id: string }[]) => {
+    for (const { id } of students) news.trayChanged(id)
+  }
 
   router.get('/classes', async (request, response) => {
     response.json(await classesOf(db, whoAsks(request).id))
@@ -38,7 +53,7 @@ export function classRoutes({ db, now, news }: Context, whenJoined: WhenJoined):
     const { names } = addStudents.parse(request.body)
     const id = idIn(request, 'class')
     const made = await addStudentsTo(db, whoAsks(request).id, id, names, whenJoined)
-    for (const student of made) news.trayChanged(student.id)
+    tell(made)
     response.status(201).json(made)
   })
   router.patch('/classes/:class/students/:student', async (request, response) => {
@@ -65,6 +80,60 @@ export function classRoutes({ db, now, news }: Context, whenJoined: WhenJoined):
   router.delete('/classes/:class/groupings/:grouping', async (request, response) => {
     await dropGrouping(db, whoAsks(request).id, idIn(request, 'class'), idIn(request, 'grouping'))
     response.status(204).end()
+  })
+
+  router.get('/classes/:class/roster', async (request, response) => {
+    const { name, csv } = await rosterAsCsv(db, whoAsks(request).id, idIn(request, 'class'))
+    response.set('Content-Type', 'text/csv; charset=utf-8').attachment(`${name}.csv`).send(csv)
+  })
+  router.post('/classes/:class/roster', async (request, response) => {
+    const taken = rosterTaken.parse(request.body)
+    const made = await takeRoster(db, whoAsks(request).id, idIn(request, 'class'), taken, whenJoined)
+    tell(made)
+    response.json(made)
+  })
+  router.post('/classes/:class/slips', async (request, response) => {
+    const asked = slipsAsked.parse(request.body)
+    // Where the teacher's own browser is: behind whatever proxy, that is the school's address.
+    const address = request.get('origin') ?? `${request.protocol}://${request.get('host')}`
+    const made = await makeSlips(db, whoAsks(request).id, idIn(request, 'class'), address, asked)
+    response
+      .set('Content-Type', 'application/pdf')
+      .attachment(`${made.name}.pdf`)
+      .send(Buffer.from(made.bytes))
+  })
+  router.get('/classes/:class/joining', async (request, response) => {
+    response.json(await waitingToJoin(db, whoAsks(request).id, idIn(request, 'class')))
+  })
+  for (const [step, letIn] of [
+    ['let-in', true],
+    ['not-let-in', false],
+  ] as const)
+    router.post(`/classes/:class/joining/:join/${step}`, async (request, response) => {
+      const [id, join] = [idIn(request, 'class'), idIn(request, 'join')]
+      const student = await answerJoin(db, whoAsks(request).id, id, join, letIn, whenJoined)
+      if (student) news.trayChanged(student)
+      response.status(204).end()
+    })
+  return router
+}
+
+/** What somebody who is not signed in may do: ask to be let in, and look whether they were. */
+export function joinRoutes(context: Context): Router {
+  const { db, news } = context
+  const router = Router()
+  const { address: limit } = signInLimits(context)
+  router.post('/join', async (request, response) => {
+    const asked = joinAsked.parse(request.body)
+    await limit.check(request.ip ?? '')
+    // Every request counts: asking is for people, not for programs.
+    await limit.failed(request.ip ?? '')
+    const { classId: _class, teacherId, ...standing } = await askToJoin(db, asked)
+    news.joinAsked(teacherId)
+    response.status(201).json(standing)
+  })
+  router.get('/join/:join', async (request, response) => {
+    response.json(await joinStandingOf(db, idIn(request, 'join')))
   })
   return router
 }

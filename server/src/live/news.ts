@@ -53,6 +53,9 @@ export function liveNews(
         live.in(student ? rooms.person(student) : room).socketsLeave(room)
       }
     },
+    joinAsked(teacher) {
+      live.to(rooms.person(teacher)).emit('joining')
+    },
     signedOut(sessionId) {
       live.in(rooms.session(sessionId)).disconnectSockets(true)
     },

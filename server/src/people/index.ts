@@ -1,4 +1,5 @@
+export { signInLimits } from './limits.ts'
 export { findPerson, makeTeacher } from './queries.ts'
 export { peopleRoutes } from './routes.ts'
-export { hashSecret, newClassCode, newPin } from './secrets.ts'
+export { hashSecret, hashToken, newClassCode, newPin, newToken } from './secrets.ts'
 export { knowPerson, personOf, sessions } from './session.ts'

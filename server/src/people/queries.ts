@@ -1,8 +1,8 @@
 import { type Person, Refused } from '@hand-back/core'
 import { and, eq, isNull, sql } from 'drizzle-orm'
 import { brokeUnique, type Database, type Queries } from '../db/connect.ts'
-import { classes, enrolments, people } from '../db/schema.ts'
-import { hashSecret, isSecret } from './secrets.ts'
+import { classes, enrolments, people, slips } from '../db/schema.ts'
+import { hashSecret, hashToken, isSecret } from './secrets.ts'
 
 const asPerson = { id: people.id, name: people.name, role: people.role }
 
@@ -83,6 +83,18 @@ export async function studentBy(
     .where(and(eq(classes.code, code), eq(people.id, student), isNull(enrolments.leftAt)))
   const right = await isSecret(found?.secretHash ?? (await nobodysHash), pin)
   return found && right ? { id: found.id, name: found.name, role: found.role } : undefined
+}
+
+/** The student whom a printed slip signs in, while they are in a class; or nobody. */
+export async function studentBySlip(db: Queries, token: string): Promise<Person | undefined> {
+  const [found] = await db
+    .select(asPerson)
+    .from(slips)
+    .innerJoin(people, eq(people.id, slips.studentId))
+    .innerJoin(enrolments, and(eq(enrolments.studentId, people.id), isNull(enrolments.leftAt)))
+    .where(eq(slips.tokenHash, hashToken(token)))
+    .limit(1)
+  return found
 }
 
 /** Everybody, for the sign-in screen of the demo, with a class code to try. */

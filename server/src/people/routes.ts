@@ -5,6 +5,7 @@ import {
   firstTeacher,
   type Person,
   Refused,
+  slipSignIn,
   studentSignIn,
   teacherSignIn,
 } from '@hand-back/core'
@@ -19,6 +20,7 @@ import {
   isFirstVisit,
   makeFirstTeacher,
   studentBy,
+  studentBySlip,
   teacherBy,
 } from './queries.ts'
 import { signIn, signOut } from './session.ts'
@@ -95,6 +97,17 @@ export function peopleRoutes(context: Context): Router {
       `student ${student}`,
       'That is not the PIN. Try again, or ask your teacher.',
       () => studentBy(db, code, student, pin),
+    )
+  })
+
+  router.post('/sign-in/slip', async (request, response) => {
+    const { token } = slipSignIn.parse(request.body)
+    await limited(
+      request,
+      response,
+      `slip ${request.ip}`,
+      'This slip does not sign in any more. Ask your teacher for a new one.',
+      () => studentBySlip(db, token),
     )
   })
 

@@ -1,4 +1,4 @@
-import { randomInt } from 'node:crypto'
+import { createHash, randomBytes, randomInt } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
 
 // argon2id with the first choice of RFC 9106 for servers with little memory to spare (64 MiB, three passes) is too
@@ -26,4 +26,16 @@ const CODE_LETTERS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789'
 /** A class code of six letters and digits. */
 export function newClassCode(): string {
   return Array.from({ length: 6 }, () => CODE_LETTERS[randomInt(CODE_LETTERS.length)]).join('')
+}
+
+// 160 bits, in letters that survive being typed.
+const LETTERS = '0123456789abcdefghjkmnpqrstvwxyz'
+/** A token for a slip, of 32 letters and digits. */
+export function newToken(): string {
+  return [...randomBytes(32)].map((byte) => LETTERS[byte & 31]).join('')
+}
+
+/** What is kept of a slip's token. A random token of 160 bits needs no slow hash. */
+export function hashToken(token: string): string {
+  return createHash('sha256').update(token).digest('hex')
 }

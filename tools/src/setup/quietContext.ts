@@ -11,6 +11,7 @@ export function quietContext({ db, pool }: Connection, now: () => number = Date.
     trayChanged: silent,
     handoutChanged: silent,
     closedTo: silent,
+    joinAsked: silent,
     signedOut: silent,
   }
   return { db, pool, news, now, log: pino({ level: 'silent' }), demo: true }
