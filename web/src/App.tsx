@@ -3,6 +3,7 @@ import { lazy, Suspense } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { queries } from './api/queries.ts'
 import { SignIn } from './people/SignIn.tsx'
+import { SlipSignIn } from './people/SlipSignIn.tsx'
 import { Answer, Loading } from './ui/Notice.tsx'
 
 // A student's device never fetches the teacher's screens, and the other way round.
@@ -16,6 +17,7 @@ export function App() {
       {(person) => (
         <Suspense fallback={<Loading />}>
           <Routes>
+            <Route path="/slip/:token" element={<SlipSignIn />} />
             {person === null && <Route path="*" element={<SignIn />} />}
             {person?.role === 'teacher' && <Route path="/*" element={<TeacherScreens person={person} />} />}
             {person?.role === 'student' && <Route path="/*" element={<StudentScreens person={person} />} />}

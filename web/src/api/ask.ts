@@ -36,6 +36,24 @@ export async function ask<T>(answer: z.ZodType<T>, method: Method, path: string,
 /** An answer without content. */
 export const nothing = z.undefined()
 
+/** Asks for a file and saves it under the name that the server gives it. Throws `Problem`. */
+export async function saveFile(path: string, body: unknown): Promise<void> {
+  const response = await fetch(apiUrl(path), {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(body),
+  }).catch(() => {
+    throw new Problem(OUT_OF_REACH, 0)
+  })
+  if (!response.ok) readAnswer(z.unknown(), response.status, await response.text())
+  const named = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(await response.blob())
+  link.download = named?.[1] ?? 'file'
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+
 /** Sends a sound or another single body. Throws `Problem`. */
 export async function putBytes(path: string, body: Blob): Promise<void> {
   const response = await fetch(apiUrl(path), { method: 'PUT', body }).catch(() => {

@@ -7,6 +7,7 @@ import {
   handoutCard,
   handoutChanges,
   handoutWhole,
+  joinRequest,
   type Person,
   person,
   trayEntry,
@@ -44,6 +45,8 @@ export const queries = {
   handouts: () => got(['handouts'], z.array(handoutCard), '/handouts'),
   handout: (id: string) => got(['handout', id], handoutWhole, `/handouts/${id}`),
   handoutChanges: (id: string) => got(['handoutChanges', id], handoutChanges, `/handouts/${id}/changes`),
+  joining: (classId: string) =>
+    got(['joining', classId], z.array(joinRequest), `/classes/${classId}/joining`),
   groupings: (classId: string) =>
     got(['groupings', classId], z.array(grouping), `/classes/${classId}/groupings`),
   tray: () => got(['tray'], z.array(trayEntry), '/tray'),

@@ -6,6 +6,7 @@ import { ActForm } from '../ui/ActForm.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Field, INPUT } from '../ui/Field.tsx'
 import { useAct } from '../ui/useAct.ts'
+import { AskToJoin } from './AskToJoin.tsx'
 import { signInBy } from './welcome.ts'
 
 /** Three short steps: the class, the name, the PIN. */
@@ -13,9 +14,25 @@ export function StudentSignIn() {
   const [code, setCode] = useState('')
   const [list, setList] = useState<ClassList>()
   const [student, setStudent] = useState<{ id: string; name: string }>()
+  const [isNew, setIsNew] = useState(false)
 
+  if (list && isNew)
+    return (
+      <>
+        <AskToJoin code={code} className={list.className} />
+        <Back onClick={() => setIsNew(false)}>I am on the list</Back>
+      </>
+    )
   if (list && student) return <PinStep code={code} student={student} onBack={() => setStudent(undefined)} />
-  if (list) return <NameStep list={list} onPick={setStudent} onBack={() => setList(undefined)} />
+  if (list)
+    return (
+      <NameStep
+        list={list}
+        onPick={setStudent}
+        onNew={() => setIsNew(true)}
+        onBack={() => setList(undefined)}
+      />
+    )
   return <CodeStep code={code} onCode={setCode} onList={setList} />
 }
 
@@ -56,16 +73,17 @@ function CodeStep({
 function NameStep({
   list,
   onPick,
+  onNew,
   onBack,
 }: {
   list: ClassList
   onPick: (student: { id: string; name: string }) => void
+  onNew: () => void
   onBack: () => void
 }) {
   return (
     <div className="flex flex-col gap-4">
       <h2 className="text-2xl">{list.className}: who are you?</h2>
-      {list.students.length === 0 && <p>No names yet. Ask your teacher.</p>}
       <ul className="grid max-h-[46vh] grid-cols-2 gap-2 overflow-y-auto p-1 max-[400px]:grid-cols-1">
         {list.students.map((student) => (
           <li key={student.id}>
@@ -75,6 +93,7 @@ function NameStep({
           </li>
         ))}
       </ul>
+      <Back onClick={onNew}>I am not on the list</Back>
       <Back onClick={onBack}>Another class</Back>
     </div>
   )

@@ -5,6 +5,7 @@ import { useParams } from 'react-router'
 import { z } from 'zod'
 import { ask, nothing } from '../../api/ask.ts'
 import { queries, queryClient } from '../../api/queries.ts'
+import { apiUrl } from '../../seat.ts'
 import { ActForm } from '../../ui/ActForm.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { INPUT } from '../../ui/Field.tsx'
@@ -13,6 +14,9 @@ import { sayProblem } from '../../ui/notices.ts'
 import { TitleField } from '../../ui/TitleField.tsx'
 import { useAct } from '../../ui/useAct.ts'
 import { ClassGroups } from './ClassGroups.tsx'
+import { Joining } from './Joining.tsx'
+import { RosterDialog } from './RosterDialog.tsx'
+import { SlipsDialog } from './SlipsDialog.tsx'
 
 /** A class with its students: add, rename, remove, new PIN. */
 export function ClassPage() {
@@ -32,6 +36,7 @@ function Students({ whole }: { whole: ClassWhole }) {
     await ask(nothing, 'PATCH', `/classes/${whole.id}`, { name })
     refresh(whole.id)
   }
+  const [open, setOpen] = useState<'slips' | 'roster'>()
   const showPins = (students: readonly StudentWithPin[]) =>
     setPins((before) => new Map([...before, ...students.map(({ id, pin }) => [id, pin] as const)]))
   return (
@@ -41,7 +46,30 @@ function Students({ whole }: { whole: ClassWhole }) {
         <p className="text-ink-soft">
           class code <b className="tabular text-xl tracking-widest text-ink">{whole.code}</b>
         </p>
+        <span className="flex-1" />
+        <Button onClick={() => setOpen('slips')} disabled={whole.students.length === 0}>
+          Slips to cut
+        </Button>
+        <Button onClick={() => setOpen('roster')}>Bring in a list</Button>
+        <a
+          href={apiUrl(`/classes/${whole.id}/roster`)}
+          download
+          className="self-center font-semibold text-verdigris underline underline-offset-4"
+        >
+          List as CSV
+        </a>
       </div>
+      <Joining classId={whole.id} />
+      <SlipsDialog whole={whole} open={open === 'slips'} onClose={() => setOpen(undefined)} />
+      <RosterDialog
+        whole={whole}
+        open={open === 'roster'}
+        onClose={() => setOpen(undefined)}
+        onTaken={(made) => {
+          showPins(made)
+          refresh(whole.id)
+        }}
+      />
       <div className="grid items-start gap-9 lg:grid-cols-[1fr_320px]">
         <div>
           {pins.size > 0 && (

@@ -46,7 +46,9 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
         </p>
         {row.handedInAt !== null && <p className="text-ink-soft">handed in {sayWhen(row.handedInAt)}</p>}
       </div>
-      <p className="border-l-[3px] border-madder pl-3 text-ink-soft">{told(state, row.shared ? name : name.split(' ')[0]!)}</p>
+      <p className="border-l-[3px] border-madder pl-3 text-ink-soft">
+        {told(state, row.shared ? name : name.split(' ')[0]!)}
+      </p>
       <div className="flex flex-col gap-2">
         {state !== 'handed back' && state !== 'waiting' && (
           <Button look="back" onClick={() => void back.run()} disabled={back.busy}>

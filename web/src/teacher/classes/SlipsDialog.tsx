@@ -1,0 +1,50 @@
+import type { ClassWhole } from '@hand-back/core'
+import { useState } from 'react'
+import { saveFile } from '../../api/ask.ts'
+import { Button } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
+import { useAct } from '../../ui/useAct.ts'
+
+/** Slips to print and cut, one for each student, that sign in by the tablet's camera. */
+export function SlipsDialog({
+  whole,
+  open,
+  onClose,
+}: {
+  whole: ClassWhole
+  open: boolean
+  onClose: () => void
+}) {
+  const [newPins, setNewPins] = useState(false)
+  const { run, busy, problem } = useAct(async () => {
+    await saveFile(`/classes/${whole.id}/slips`, { newPins })
+    onClose()
+  })
+  return (
+    <Dialog open={open} onClose={onClose} title={`Slips for ${whole.name}`}>
+      <div className="flex flex-col gap-4">
+        <p>
+          A PDF with one card for each of {whole.students.length} students. Its squares, seen by a tablet’s
+          camera, sign in the student. Slips from before end.
+        </p>
+        <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5">
+          <input
+            type="checkbox"
+            checked={newPins}
+            onChange={(event) => setNewPins(event.target.checked)}
+            className="h-[18px] w-[18px] accent-verdigris"
+          />
+          Make new PINs and print them too
+        </label>
+        {problem && (
+          <p role="alert" className="text-madder">
+            {problem}
+          </p>
+        )}
+        <Button look="main" large disabled={busy} onClick={() => void run()}>
+          {busy ? 'Making the slips …' : 'Make the slips'}
+        </Button>
+      </div>
+    </Dialog>
+  )
+}
