@@ -49,7 +49,7 @@ test('a slip printed for the class signs in on a tablet that somebody else had',
   const tablet = await somebody({ viewport: { width: 820, height: 1180 }, hasTouch: true })
   await tablet.goto(codes[0]!)
   await expect(tablet.getByRole('heading', { name: 'To do' })).toBeVisible()
-  const first = await tablet.locator('header b').textContent()
+  const first = (await tablet.locator('header b').textContent()) ?? ''
   await tablet.goto(codes[1]!)
   await expect(tablet.locator('header b')).not.toHaveText(first)
   await tablet.goto(`${house.url}/slip/${'0'.repeat(32)}`)

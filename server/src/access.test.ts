@@ -152,6 +152,11 @@ const ROUTES: Record<string, Rule> = {
     body: { students: [randomUUID()] },
     teacher: true,
   },
+  'PUT /copies/:copy/set': {
+    path: (lesson) => `/copies/${own(lesson).copy}/set`,
+    body: { set: null },
+    teacher: true,
+  },
   // Only a shared copy has pages to give; its own test says who may.
   'PUT /copies/:copy/owners': { path: (lesson) => `/copies/${own(lesson).copy}/owners` },
   'PUT /spoken/:spoken': { path: () => `/spoken/${randomUUID()}`, ...anyTeacher },

@@ -9,6 +9,7 @@ import { inkFigures } from './bench/ink.ts'
 import { keepingFigures } from './bench/keeping.ts'
 import { pageFigures } from './bench/page.ts'
 import { preparingFigures } from './bench/preparing.ts'
+import { sharingFigures } from './bench/sharing.ts'
 import { buildWeb } from './setup/buildWeb.ts'
 import { startCluster } from './setup/cluster.ts'
 
@@ -27,7 +28,11 @@ export async function run(options: readonly string[]): Promise<void> {
   const parts: Record<string, () => Promise<Figure[]> | Figure[]> = {
     ink: inkFigures,
     keeping: () => keepingFigures(cluster.database('keeping')),
-    handouts: () => handoutFigures(cluster.database('handouts')),
+    handouts: async () => [
+      ...(await handoutFigures(cluster.database('handouts300'), 300)),
+      ...(await handoutFigures(cluster.database('handouts500'), 500)),
+    ],
+    sharing: () => sharingFigures(cluster.database('sharing')),
     flattening: flattenFigures,
     page: () => pageFigures(cluster.database('page')),
     preparing: () => preparingFigures(cluster.database('preparing')),

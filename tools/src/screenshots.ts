@@ -52,14 +52,27 @@ const VIEWS: readonly View[] = [
     person: 'marit-aune',
     go: async (page) => {
       await open('Shelf')(page)
-      await open('Hand out Parts of a shore crab')(page)
-      await page.getByLabel('Diego Unger').uncheck()
-      await page
-        .getByLabel('What to tell them')
-        .fill('Look at a real crab first, if you can. Put it back gently.')
+      await open('Hand out Curves of the tide')(page)
+      const set = (student: string, name: string) =>
+        page
+          .getByRole('group', { name: `Set of ${student}` })
+          .getByRole('button', { name })
+          .click()
+      await set('everybody', 'Harbour')
+      for (const student of ['Amaru Mensah', 'Emre Okafor', 'Iris Novotná']) await set(student, 'Shore')
+      for (const student of ['Aylin Tamm', 'Freya Vasquez']) await set(student, 'Open sea')
     },
   },
   { file: 'hand-out', person: 'marit-aune', go: open('Reading a tide table') },
+  {
+    file: 'shared-copy',
+    person: 'marit-aune',
+    go: async (page) => {
+      await open('Parts of a shore crab')(page)
+      await open('Open the pile')(page)
+      await page.getByLabel('Who did what').check()
+    },
+  },
   { file: 'marking', person: 'marit-aune', go: open('Mark 9') },
   {
     file: 'class',

@@ -28,6 +28,8 @@ export const newHandout = z.object({
   spoken: spokenDirection.nullable(),
   /** It counts for marks. */
   counts: z.boolean(),
+  /** The unit that it belongs to; left out, the worksheet's. */
+  unit: z.string().trim().max(80, 'The name of a unit has at most 80 letters.').optional(),
 })
 export type NewHandout = z.infer<typeof newHandout>
 export const handedOut = z.object({ handouts: z.array(z.uuid()) })
@@ -53,8 +55,9 @@ export const copyRow = z.object({
   name: z.string(),
   shared: z.boolean(),
   students: z.array(named),
-  /** The name of its set, where there are sets. */
+  /** The name and the id of its set, where there are sets. */
   set: z.string().nullable(),
+  setId: z.uuid().nullable(),
   /** Page numbers of the worksheet, from 1, where it does not have all. */
   pageNumbers: z.array(z.number()).nullable(),
   state: copyState,
@@ -87,6 +90,8 @@ export const handoutWhole = z.object({
   worksheetId: z.uuid(),
   classId: z.uuid(),
   pageCount: z.number(),
+  /** The sets that the worksheet has. */
+  sets: z.array(named),
   /** Students of the class that have no copy. */
   without: z.array(named),
   copies: z.array(copyRow),
@@ -98,6 +103,9 @@ export const moreStudents = z.object({
   students: z.array(z.uuid()).min(1).max(1000),
   copy: z.uuid().optional(),
 })
+
+/** Another set for one copy; null: what is for everyone. */
+export const copySet = z.object({ set: z.uuid().nullable() })
 
 /** To whom the pages of a shared copy are given; a page that is not named is everybody's. */
 export const pageOwners = z.record(z.uuid(), z.array(z.uuid()).max(1000))

@@ -1,6 +1,7 @@
 import {
   type EventFate,
   type Item,
+  isForSet,
   type Layer,
   mayWrite,
   type PageEvent,
@@ -10,8 +11,12 @@ import {
 } from '@hand-back/core'
 import type { CopyRecord } from './place.ts'
 
-/** The kinds of the printed items of each page, by their ids. */
-export type PrintedOn = ReadonlyMap<string, ReadonlyMap<string, string>>
+/** What of a page decides what may be put on it: for which sets it is, and the kinds of its items, by their ids. */
+export interface PrintedPage {
+  readonly sets: readonly string[] | undefined
+  readonly items: ReadonlyMap<string, string>
+}
+export type PrintedOn = ReadonlyMap<string, PrintedPage>
 
 /** What must be known of a copy and of an event to judge it. */
 export interface Evidence {
@@ -41,8 +46,8 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
       : wrong(id, 'This belongs to another copy.')
   }
   if (!mayEver(evidence.role, event)) return wrong(id, 'This is not yours to write on.')
-  const printed = evidence.pages.get(event.page)
-  if (!printed) return wrong(id, 'This copy has no such page.')
+  const page = evidence.pages.get(event.page)
+  if (!page || !hasPage(evidence.copy, event.page, page)) return wrong(id, 'This copy has no such page.')
   if (!evidence.mayWriteOn(event.page)) return wrong(id, 'This page was given to somebody else.')
   if (event.act === 'add') {
     const ink = event.items.filter((item): item is Stroke => item.kind === 'stroke')
@@ -51,7 +56,7 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     const recorded = event.items.flatMap((item) => ('recording' in item ? [item.recording] : []))
     if (recorded.some((recording) => !evidence.recordings.has(recording)))
       return wrong(id, 'This recording has not arrived.')
-    if (!event.items.every((item) => belongs(item, event.layer, printed)))
+    if (!event.items.every((item) => belongs(item, event.layer, page.items)))
       return wrong(id, 'This page has no such place for an answer.')
   }
   return mayWrite(evidence.role, evidence.copy, event.layer) || bringsBack(evidence.role, event)
@@ -62,6 +67,11 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
 /** The teacher brings back what somebody took away, on any layer. */
 function bringsBack(role: Role, event: PageEvent): boolean {
   return role === 'teacher' && event.act === 'bring'
+}
+
+/** Whether a page of the version is one of this copy. */
+function hasPage({ setId, dealt }: CopyRecord, id: string, { sets }: PrintedPage): boolean {
+  return isForSet({ sets }, setId) && (!dealt || dealt.includes(id))
 }
 
 /** Whether what an answer answers is there: the page has that place, card or plot. */

@@ -189,15 +189,22 @@ function isFree(event: PageEvent, copy: CopyRecord, role: Role): boolean {
   return event.layer === 'work' && event.act !== 'add' && (role === 'teacher' || copy.touchAll)
 }
 
-const PRINTED_ON = `SELECT p.id, i->>'id' AS item, i->>'kind' AS kind FROM worksheet_page p
+const PRINTED_ON = `SELECT p.id, p.sets, i->>'id' AS item, i->>'kind' AS kind FROM worksheet_page p
   LEFT JOIN LATERAL jsonb_array_elements(p.printed) AS i ON true WHERE p.version_id = $1`
 
-function readPrintedOn(rows: readonly { id: string; item: string | null; kind: string }[]): PrintedOn {
-  const pages = new Map<string, Map<string, string>>()
-  for (const { id, item, kind } of rows) {
-    const items = pages.get(id) ?? new Map<string, string>()
-    if (item) items.set(item, kind)
-    pages.set(id, items)
+interface PrintedRow {
+  readonly id: string
+  readonly sets: string[] | null
+  readonly item: string | null
+  readonly kind: string
+}
+
+function readPrintedOn(rows: readonly PrintedRow[]): PrintedOn {
+  const pages = new Map<string, { sets: string[] | undefined; items: Map<string, string> }>()
+  for (const { id, sets, item, kind } of rows) {
+    const page = pages.get(id) ?? { sets: sets ?? undefined, items: new Map<string, string>() }
+    if (item) page.items.set(item, kind)
+    pages.set(id, page)
   }
   return pages
 }

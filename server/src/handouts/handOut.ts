@@ -58,7 +58,7 @@ export async function handOut(
 async function insertHandout(
   tx: Queries,
   teacherId: string,
-  { request, opensAt, dueAt, instructions, spoken, counts }: NewHandout,
+  { request, opensAt, dueAt, instructions, spoken, counts, unit }: NewHandout,
   wish: HandoutWish,
   of: { classId: string; versionId: string; worksheet: { title: string; unit: string } },
 ): Promise<string> {
@@ -70,7 +70,7 @@ async function insertHandout(
       classId: of.classId,
       teacherId,
       title: of.worksheet.title,
-      unit: of.worksheet.unit,
+      unit: unit ?? of.worksheet.unit,
       way: wish.way,
       wholeClass: wish.students === undefined && wish.way !== 'group',
       deal: wish.deal ?? null,

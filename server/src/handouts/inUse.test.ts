@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import type { CopyWhole, HandoutChanges, HandoutWhole, TrayEntry, WorksheetWhole } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { adding } from '../test/ink.ts'
@@ -265,6 +266,50 @@ describe('a copy that several share', () => {
       fates: [{ fate: 'closed' }],
     })
     expect(await visitors[0]!.status('POST', `/copies/${entry.copy}/hand-in`)).toBe(409)
+  })
+})
+
+describe('sets and spoken directions', () => {
+  test('a copy is given another set; pages of others are neither sent nor written on', async () => {
+    const lesson = await started(1, {}, ['Shore', 'Harbour'])
+    const { teacher, visitors, worksheet } = lesson
+    const [visitor] = visitors as [Visitor]
+    const [{ copy }] = (await trayOf(visitor)) as [TrayEntry]
+    const pages = async () => (await visitor.get<CopyWhole>(`/copies/${copy}`)).pages.map(({ id }) => id)
+    const [first, shore, harbour] = worksheet.sheet.pages.map(({ id }) => id)
+    expect(await pages()).toEqual([first])
+    const write = async (page: string) => visitor.keep(copy, [adding(page, 'work')])
+    expect(await write(harbour!)).toMatchObject({
+      fates: [{ fate: 'wrong', why: 'This copy has no such page.' }],
+    })
+    await teacher.put(`/copies/${copy}/set`, { set: worksheet.sheet.sets[1]!.id })
+    expect(await pages()).toEqual([first, harbour])
+    expect(await write(harbour!)).toMatchObject({ fates: [{ fate: 'kept' }] })
+    expect(await write(shore!)).toMatchObject({ fates: [{ fate: 'wrong' }] })
+    await expect(teacher.put(`/copies/${copy}/set`, { set: randomUUID() })).rejects.toThrow(/no such set/)
+    const { copies } = await handoutOf(teacher, lesson.handout)
+    expect(copies[0]).toMatchObject({ set: 'Harbour', pageNumbers: [1, 3] })
+  })
+
+  test('a spoken direction is heard by those who have it in their tray, and by nobody else', async () => {
+    const { teacher, classId, students, worksheet, signIn } = await readyClass(school, 2)
+    const spoken = { id: randomUUID(), seconds: 1 }
+    const sound = readFileSync(new URL('../../../tools/src/demo/recordings/knot-1.webm', import.meta.url))
+    await teacher.send('PUT', `/spoken/${spoken.id}`, new Uint8Array(sound))
+    expect((await teacher.send('PUT', `/spoken/${randomUUID()}`, new Uint8Array([1, 2, 3]))).status).toBe(422)
+    const [handout] = await giveOut(
+      teacher,
+      giving(worksheet.id, classId, { students: [students[0]!.id] }, { spoken }),
+    )
+    const [told, other] = await Promise.all(students.map(({ id }) => signIn(id)))
+    const heard = await told!.send('GET', `/spoken/${spoken.id}`)
+    expect([heard.status, heard.headers.get('content-type')]).toEqual([200, 'audio/webm'])
+    expect((await heard.arrayBuffer()).byteLength).toBe(sound.length)
+    expect(await other!.status('GET', `/spoken/${spoken.id}`)).toBe(404)
+    const stranger = await school.teacher()
+    expect(await stranger.status('GET', `/spoken/${spoken.id}`)).toBe(404)
+    await teacher.patch(`/handouts/${handout}`, { withdrawn: true })
+    expect(await told!.status('GET', `/spoken/${spoken.id}`)).toBe(404)
   })
 })
 

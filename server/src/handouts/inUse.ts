@@ -4,6 +4,7 @@ import {
   type HandoutChanges,
   type PageChanges,
   type PageOwners,
+  pagesFor,
   Refused,
 } from '@hand-back/core'
 import { and, eq, isNull, sql } from 'drizzle-orm'
@@ -199,6 +200,26 @@ export async function giveToJoiners(
     .from(handouts)
     .where(and(eq(handouts.classId, classId), eq(handouts.wholeClass, true), isNull(handouts.withdrawnAt)))
   for (const handout of out) await giveTo(tx, handout, students)
+}
+
+/** Gives a copy another set of the worksheet. What lies on pages that it does not have then stays in its log. Throws `Refused`. */
+export async function changeSet(
+  db: Database,
+  teacherId: string,
+  copyId: string,
+  set: string | null,
+): Promise<{ handout: string; students: string[] }> {
+  const [copy] = await db.select().from(copies).where(eq(copies.id, copyId))
+  if (!copy) throw notHere()
+  const { versionId } = await ownHandout(db, teacherId, copy.handoutId)
+  const [version] = await db.select().from(worksheetVersions).where(eq(worksheetVersions.id, versionId))
+  if (set && !version!.sets.some(({ id }) => id === set))
+    throw new Refused('The worksheet has no such set.', 422)
+  const pages = await pagesOf(db, versionId)
+  if (pagesFor(pages, set, copy.dealt).length === 0)
+    throw new Refused('The copy would have no page at all.', 422)
+  await db.update(copies).set({ setId: set }).where(eq(copies.id, copyId))
+  return { handout: copy.handoutId, students: await membersOf(db, copy.handoutId) }
 }
 
 /** Gives pages of a shared copy to some who share it. Throws `Refused`. */

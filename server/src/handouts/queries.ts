@@ -9,6 +9,7 @@ import {
 import { and, eq, sql } from 'drizzle-orm'
 import { rosterOf } from '../classes/index.ts'
 import type { Queries } from '../db/connect.ts'
+import { IS_OUT, PAGE_IS_ITS } from '../db/pageOfCopy.ts'
 import { classes, handouts, worksheetVersions } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
 import { PAGE_AS_JSON, pagesOf } from '../worksheets/index.ts'
@@ -58,7 +59,11 @@ export async function ownHandout(db: Queries, teacherId: string, id: string) {
 export async function wholeHandout(db: Queries, teacherId: string, id: string): Promise<HandoutWhole> {
   const handout = await ownHandout(db, teacherId, id)
   const [about] = await db
-    .select({ className: classes.name, worksheetId: worksheetVersions.worksheetId })
+    .select({
+      className: classes.name,
+      worksheetId: worksheetVersions.worksheetId,
+      sets: worksheetVersions.sets,
+    })
     .from(handouts)
     .innerJoin(classes, eq(classes.id, handouts.classId))
     .innerJoin(worksheetVersions, eq(worksheetVersions.id, handouts.versionId))
@@ -82,6 +87,7 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
     className: about!.className,
     classId: handout.classId,
     worksheetId: about!.worksheetId,
+    sets: about!.sets,
     pageCount: (await pagesOf(db, handout.versionId)).length,
     without: roster.filter((student) => !served.has(student.id)),
     copies: rows,
@@ -106,7 +112,6 @@ export async function copyRows(db: Queries, handoutId: string, copy?: string): P
 
 interface Row extends Omit<CopyRow, 'name' | 'shared' | 'pageNumbers' | 'handedInAt'> {
   readonly groupName: string | null
-  readonly setId: string | null
   readonly dealt: string[] | null
   readonly handedInAt: string | null
 }
@@ -121,6 +126,7 @@ function asCopyRow({ groupName, setId, dealt, handedInAt, ...row }: Row, pages: 
   const own = pagesFor(stubs, setId, dealt)
   return {
     ...row,
+    setId,
     name: groupName ?? row.students[0]?.name ?? 'nobody',
     shared: groupName !== null,
     pageNumbers:
@@ -136,10 +142,6 @@ async function pagesOfHandout(db: Queries, handoutId: string): Promise<Stub[]> {
   return rows as unknown as Stub[]
 }
 
-/** The pages of a copy, for SQL about `copy c` of a hand-out `h`; `p` is the page's row. */
-const PAGE_IS_ITS = sql.raw(`p.version_id = h.version_id AND (p.sets IS NULL OR p.sets ? c.set_id::text)
-  AND (c.dealt IS NULL OR c.dealt ? p.id::text)`)
-
 /** What lies in a student's tray: every copy they have a place in that is open and was not withdrawn, newest first. */
 export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[]> {
   const { rows } = await db.execute(sql`
@@ -153,8 +155,7 @@ export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[
       c.set_id AS "setId"
     FROM copy_member m JOIN copy c ON c.id = m.copy_id JOIN handout h ON h.id = c.handout_id
       JOIN class k ON k.id = h.class_id
-    WHERE m.student_id = ${studentId} AND m.left_at IS NULL AND h.withdrawn_at IS NULL
-      AND coalesce(h.opens_at <= now(), true)
+    WHERE m.student_id = ${studentId} AND m.left_at IS NULL AND ${IS_OUT}
     ORDER BY h.handed_out_at DESC`)
   return rows.map((row) => trayEntryOf(row as unknown as TrayRow))
 }

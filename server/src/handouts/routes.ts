@@ -1,4 +1,4 @@
-import { handoutChange, moreStudents, newHandout, pageOwners } from '@hand-back/core'
+import { copySet, handoutChange, moreStudents, newHandout, pageOwners } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { sendSound } from '../files/index.ts'
@@ -7,6 +7,7 @@ import { idIn } from '../http/ids.ts'
 import { handOut } from './handOut.ts'
 import {
   changeHandout,
+  changeSet,
   copiesOf,
   givePages,
   giveToMore,
@@ -75,6 +76,13 @@ export function handoutRoutes({ db, news }: Context): Router {
   router.put('/copies/:copy/owners', as('teacher'), async (request, response) => {
     const owners = pageOwners.parse(request.body)
     const { handout } = await givePages(db, whoAsks(request).id, idIn(request, 'copy'), owners)
+    news.handoutChanged(handout)
+    response.status(204).end()
+  })
+  router.put('/copies/:copy/set', as('teacher'), async (request, response) => {
+    const { set } = copySet.parse(request.body)
+    const { handout, students } = await changeSet(db, whoAsks(request).id, idIn(request, 'copy'), set)
+    tell(students)
     news.handoutChanged(handout)
     response.status(204).end()
   })

@@ -2,6 +2,7 @@ import { MOST_VOICE_BYTES } from '@hand-back/core'
 import { eq, sql } from 'drizzle-orm'
 import type { Request } from 'express'
 import type { Database } from '../db/connect.ts'
+import { IS_OUT } from '../db/pageOfCopy.ts'
 import { handouts, spokenDirections } from '../db/schema.ts'
 import { findFile, storeSound } from '../files/index.ts'
 import { notHere } from '../http/as.ts'
@@ -25,7 +26,6 @@ export async function spokenFor(db: Database, person: { id: string }, id: string
 async function isToldTo(db: Database, student: string, spoken: string): Promise<boolean> {
   const { rows } = await db.execute(sql`
     SELECT 1 FROM ${handouts} h JOIN copy_member m ON m.handout_id = h.id
-    WHERE h.spoken = ${spoken} AND m.student_id = ${student} AND m.left_at IS NULL AND h.withdrawn_at IS NULL
-      AND coalesce(h.opens_at <= now(), true) LIMIT 1`)
+    WHERE h.spoken = ${spoken} AND m.student_id = ${student} AND m.left_at IS NULL AND ${IS_OUT} LIMIT 1`)
   return rows.length > 0
 }

@@ -281,3 +281,22 @@ export function knotFeedback(hand: Hand): PageInk {
   )
   return ink
 }
+
+/** What each of four who share a crab's page writes beside it, with a line to the part. */
+const LABELS = [
+  { words: 'shell', at: { x: 430, y: 196 }, to: { x: 372, y: 262 } },
+  { words: 'eye', at: { x: 288, y: 176 }, to: { x: 284, y: 196 } },
+  { words: 'pincer', at: { x: 88, y: 236 }, to: { x: 150, y: 190 } },
+  { words: 'leg', at: { x: 96, y: 392 }, to: { x: 156, y: 372 } },
+] as const
+
+export function crabLabels(hand: Hand, which: number): PageInk {
+  const { words, at, to } = LABELS[which]!
+  const from = { x: at.x + (to.x < at.x ? -4 : words.length * hand.size * 0.7), y: at.y - 4 }
+  const ink: PageInk = new Map()
+  ink.set(0, [
+    ...write(hand, words, at),
+    draw(hand, [from, { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 - 3 }, to]),
+  ])
+  return ink
+}

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
-import type { Layer, PageEvent, Person, WorksheetPage } from '@hand-back/core'
+import type { HandoutWish, Layer, PageEvent, Person, WorksheetPage } from '@hand-back/core'
 import {
   addStudentsTo,
   bringIn,
@@ -26,6 +26,7 @@ import { quietContext } from '../setup/quietContext.ts'
 import {
   bearingAnswers,
   bearingFeedback,
+  crabLabels,
   knotAnswers,
   knotFeedback,
   type PageInk,
@@ -87,10 +88,34 @@ class School {
       unit: UNIT,
       sheet: curvesSheet(this.#teachersHand(), () => this.#makeId()),
     })
-    await this.#worksheet('Parts of a shore crab')
+    await this.#crabGroups()
     await this.#knot()
     await this.#bearings()
     await this.#tideTable()
+  }
+
+  /** Six boats of four share a copy each; the first three have begun, everybody in their own hand. */
+  async #crabGroups(): Promise<void> {
+    const groups = Array.from({ length: 6 }, (_, boat) => ({
+      id: this.#makeId(),
+      name: `Boat ${boat + 1}`,
+      students: this.#students.slice(boat * 4, boat * 4 + 4).map(({ id }) => id),
+    }))
+    const { db } = this.#context
+    await db.insert(tables.groupings).values({ classId: this.#classId, name: 'Boats', groups })
+    const { pages, copies } = await this.#give(
+      'Parts of a shore crab',
+      -3,
+      30,
+      'Each labels two parts. Look at a real crab first, if you can.',
+      { way: 'group', groups },
+    )
+    for (const [index, copy] of copies.entries()) {
+      if (index >= 12) continue
+      this.#clock = this.#now - (2 - index * 0.1) * HOUR
+      if (index % 4 === 0) await this.#step(copy, 'open')
+      await this.#ink(copy, pages, 'work', crabLabels(this.#handOf(index), index % 4))
+    }
   }
 
   /** Nine handed in (two of them written on already), eleven at work, four not opened. */
@@ -171,7 +196,13 @@ class School {
   }
 
   /** Hands a worksheet out to the whole class; hours count from now. */
-  async #give(name: string, outHours: number, dueHours: number | null, instructions: string) {
+  async #give(
+    name: string,
+    outHours: number,
+    dueHours: number | null,
+    instructions: string,
+    wish: HandoutWish = { way: 'own' },
+  ) {
     const { db } = this.#context
     const { id: worksheet, pages } = await this.#worksheet(name)
     // Due at three in the afternoon, as school days end.
@@ -179,7 +210,7 @@ class School {
     const { handouts } = await handOut(db, this.#teacher.id, {
       request: this.#makeId(),
       worksheet,
-      classes: [{ class: this.#classId, way: 'own' }],
+      classes: [{ class: this.#classId, ...wish }],
       opensAt: null,
       dueAt,
       instructions,

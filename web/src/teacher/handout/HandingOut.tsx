@@ -80,7 +80,7 @@ function Plan({ worksheet, before, classes, chosen, onChoose }: PlanProps) {
   const [way, setWay] = useState<Way>(before?.way ?? 'own')
   const [deal, setDeal] = useState<Deal>()
   const [choices, setChoices] = useState<Readonly<Record<string, ClassChoice>>>({})
-  const [terms, setTerms] = useState<Terms>(() => termsOf(before))
+  const [terms, setTerms] = useState<Terms>(() => termsOf(before, worksheet.unit))
   // One id for this giving, however often the button is pressed.
   const [request] = useState(() => crypto.randomUUID())
   const navigate = useNavigate()

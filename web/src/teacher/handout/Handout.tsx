@@ -1,9 +1,12 @@
 import type { CopyRow, CopyState, HandoutWhole } from '@hand-back/core'
 import { Link, useNavigate, useParams } from 'react-router'
+import { ask, nothing } from '../../api/ask.ts'
+import { queryClient } from '../../api/queries.ts'
 import { apiUrl } from '../../seat.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { StateTag } from '../../ui/Corner.tsx'
 import { Answer } from '../../ui/Notice.tsx'
+import { sayProblem } from '../../ui/notices.ts'
 import { sayDue, sayWhen } from '../../ui/when.ts'
 import { handBack } from './handBack.ts'
 import { InUse } from './InUse.tsx'
@@ -94,6 +97,34 @@ function Table({ handout }: { handout: HandoutWhole }) {
   )
 }
 
+/** The set of a copy, to be changed: who came late is in none yet. */
+function SetOfCopy({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
+  const change = async (set: string) => {
+    try {
+      await ask(nothing, 'PUT', `/copies/${copy.id}/set`, { set: set || null })
+      await queryClient.invalidateQueries({ queryKey: ['handout', handout.id] })
+    } catch (error) {
+      sayProblem(error)
+    }
+  }
+  return (
+    <select
+      aria-label={`Set of ${copy.name}`}
+      value={copy.setId ?? ''}
+      onClick={(event) => event.stopPropagation()}
+      onChange={(event) => void change(event.target.value)}
+      className="mr-3 min-h-[34px] rounded-tag border border-ink-soft/60 bg-sheet px-2"
+    >
+      <option value="">for everyone</option>
+      {handout.sets.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </select>
+  )
+}
+
 function Row({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
   const navigate = useNavigate()
   const to = `/handout/${handout.id}/pile/${copy.id}`
@@ -117,7 +148,7 @@ function Row({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
         {(copy.set || copy.pageNumbers) && (
           <span className="ml-2 font-normal text-ink-soft">
             {[
-              copy.set,
+              handout.sets.length === 0 && copy.set,
               copy.pageNumbers &&
                 `${copy.pageNumbers.length === 1 ? 'page' : 'pages'} ${copy.pageNumbers.join(', ')}`,
             ]
@@ -138,6 +169,7 @@ function Row({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
         {late && <b className="ml-2 text-ochre">late</b>}
       </td>
       <td className="py-2 text-right whitespace-nowrap">
+        {handout.sets.length > 0 && handout.way !== 'read' && <SetOfCopy handout={handout} copy={copy} />}
         {copy.shared && handout.way !== 'read' && (
           // biome-ignore lint/a11y/noStaticElementInteractions: keeps presses in the dialog from opening the row
           // biome-ignore lint/a11y/useKeyWithClickEvents: keys do not reach the row

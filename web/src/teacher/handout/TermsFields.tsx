@@ -3,16 +3,17 @@ import { Field, INPUT } from '../../ui/Field.tsx'
 import { SpokenField } from './SpokenField.tsx'
 
 /** When it opens and is due, what is told, whether it counts. */
-export type Terms = Pick<NewHandout, 'opensAt' | 'dueAt' | 'instructions' | 'spoken' | 'counts'>
+export type Terms = Pick<NewHandout, 'opensAt' | 'dueAt' | 'instructions' | 'spoken' | 'counts' | 'unit'>
 
 /** Where one begins: nothing said; handed out again, what was said the last time. */
-export function termsOf(before: HandoutWhole | undefined): Terms {
+export function termsOf(before: HandoutWhole | undefined, unit: string): Terms {
   return {
     opensAt: null,
     dueAt: null,
     instructions: before?.instructions ?? '',
     spoken: before?.spoken ?? null,
     counts: before?.counts ?? true,
+    unit: before?.unit ?? unit,
   }
 }
 
@@ -42,6 +43,16 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
           hint={dueHint(opensAt, dueAt)}
           onChange={(moment) => onChange({ ...terms, dueAt: moment })}
         />
+        {terms.unit !== undefined && (
+          <div className="w-[240px]">
+            <Field
+              label="Unit"
+              maxLength={80}
+              value={terms.unit}
+              onChange={(event) => onChange({ ...terms, unit: event.target.value })}
+            />
+          </div>
+        )}
       </div>
       {way !== 'read' && (
         <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5">

@@ -9,6 +9,7 @@ const row = fc.record({
   shared: fc.constant(false),
   students: fc.constant([]),
   set: fc.constant(null),
+  setId: fc.constant(null),
   pageNumbers: fc.constant(null),
   state: fc.constantFrom(...COPY_STATES),
   round: fc.constant(1),
