@@ -5,6 +5,7 @@ import type { Page } from '@playwright/test'
 import { along, drawWithMouse, expectInk, expectKept } from './hands/hands.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
 import { type Lesson, prepareLesson, signInStudent } from './house/lesson.ts'
+import { chooseClass } from './house/preparing.ts'
 
 let house: House
 let pdf: Uint8Array
@@ -19,14 +20,7 @@ const NAMES = ['Amaru Mensah', 'Freya Vasquez', 'Noor Farrant', 'Rafi Kowal'] as
 /** The screen on which the lesson's worksheet is handed out to the lesson's class. */
 async function openHandingOut(teacher: Page, lesson: Lesson): Promise<void> {
   await teacher.goto(`${house.url}/worksheet/${lesson.worksheet}/hand-out`)
-  await teacher.getByRole('button', { name: lesson.className }).waitFor()
-  for (const pressed of await teacher
-    .locator('fieldset')
-    .first()
-    .getByRole('button', { pressed: true })
-    .all())
-    await pressed.click()
-  await teacher.getByRole('button', { name: lesson.className }).click()
+  await chooseClass(teacher, lesson)
 }
 
 const way = (teacher: Page, name: RegExp) => teacher.getByRole('radio', { name }).check({ force: true })

@@ -42,7 +42,7 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   await expect(teacher.getByText('176 × 247 mm')).toBeVisible()
 
   await teacher.getByRole('button', { name: 'Hand out' }).click()
-  await teacher.getByLabel('Wanda Petrov').uncheck()
+  await teacher.getByRole('checkbox', { name: 'Wanda Petrov' }).uncheck()
   await expect(teacher.getByText('Left out: Wanda Petrov')).toBeVisible()
   await teacher.getByLabel('What to tell them').fill('Look at the table first.')
   await teacher.getByRole('button', { name: 'Hand out 2 copies' }).dblclick()

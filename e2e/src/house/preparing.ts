@@ -38,10 +38,18 @@ export async function put(
   await teacher.mouse.up()
 }
 
+/** While handing out: chooses the class of the lesson and no other. */
+export async function chooseClass(teacher: Page, { className }: Lesson): Promise<void> {
+  await teacher.getByRole('button', { name: className }).waitFor()
+  const classes = teacher.getByRole('group', { name: 'Which class?' })
+  for (const chosen of await classes.getByRole('button', { pressed: true }).all()) await chosen.click()
+  await classes.getByRole('button', { name: className }).click()
+}
+
 /** Hands the worksheet in preparation out to the class of the lesson. */
 export async function handOutTo(teacher: Page, lesson: Lesson): Promise<void> {
   await teacher.getByRole('button', { name: 'Hand out' }).click()
-  await teacher.getByRole('button', { name: lesson.className }).click()
+  await chooseClass(teacher, lesson)
   await teacher.getByRole('button', { name: 'Hand out 2 copies' }).click()
   await expect(teacher.locator('td[data-state]')).toHaveCount(2)
 }

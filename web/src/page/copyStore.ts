@@ -94,14 +94,18 @@ export class CopyStore {
       void this.catchUp()
     }
     const connect = () => void this.catchUp()
+    // It may be out of reach now: asking again tells.
+    const handout = (of: string) => of === this.#copy.handout && void this.catchUp()
     socket.on('events', events)
     socket.on('standing', standing)
     socket.on('connect', connect)
+    socket.on('handout', handout)
     const timer = setInterval(connect, CATCH_UP_EVERY)
     this.#stops.push(
       () => socket.off('events', events),
       () => socket.off('standing', standing),
       () => socket.off('connect', connect),
+      () => socket.off('handout', handout),
       () => clearInterval(timer),
       () => socket.emit('unfollow', this.#copy.id),
       this.#outbox.onFates((copy, fates) => copy === this.#copy.id && this.#settle(fates)),
