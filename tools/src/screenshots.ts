@@ -61,6 +61,7 @@ const VIEWS: readonly View[] = [
       await set('everybody', 'Harbour')
       for (const student of ['Amaru Mensah', 'Emre Okafor', 'Iris Novotná']) await set(student, 'Shore')
       for (const student of ['Aylin Tamm', 'Freya Vasquez']) await set(student, 'Open sea')
+      await page.getByRole('heading', { level: 1 }).scrollIntoViewIfNeeded()
     },
   },
   { file: 'hand-out', person: 'marit-aune', go: open('Reading a tide table') },

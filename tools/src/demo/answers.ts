@@ -284,7 +284,7 @@ export function knotFeedback(hand: Hand): PageInk {
 
 /** What each of four who share a crab's page writes beside it, with a line to the part. */
 const LABELS = [
-  { words: 'shell', at: { x: 430, y: 196 }, to: { x: 372, y: 262 } },
+  { words: 'shell', at: { x: 458, y: 262 }, to: { x: 374, y: 284 } },
   { words: 'eye', at: { x: 288, y: 176 }, to: { x: 284, y: 196 } },
   { words: 'pincer', at: { x: 88, y: 236 }, to: { x: 150, y: 190 } },
   { words: 'leg', at: { x: 96, y: 392 }, to: { x: 156, y: 372 } },

@@ -54,7 +54,7 @@ function Students({ whole }: { whole: ClassWhole }) {
         <a
           href={apiUrl(`/classes/${whole.id}/roster`)}
           download
-          className="self-center font-semibold text-verdigris underline underline-offset-4"
+          className="font-semibold text-verdigris underline underline-offset-4"
         >
           List as CSV
         </a>

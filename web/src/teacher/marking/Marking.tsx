@@ -198,6 +198,15 @@ function MarkedCopy({
   )
   return (
     <>
+      {shared && (
+        <WhoDidWhat
+          copy={copy}
+          page={pageOf(log, page.id)}
+          shown={colouring}
+          onShow={setColouring}
+          onBring={(items) => store.bringBack(page.id, items)}
+        />
+      )}
       <main className="relative flex min-h-0 flex-1">
         <PageSurface
           page={page}
@@ -218,15 +227,6 @@ function MarkedCopy({
           )}
         </PageSurface>
         <PageTabs count={copy.pages.length} current={index} onTurn={onTurn} marked={written} />
-        {shared && (
-          <WhoDidWhat
-            copy={copy}
-            page={pageOf(log, page.id)}
-            shown={colouring}
-            onShow={setColouring}
-            onBring={(items) => store.bringBack(page.id, items)}
-          />
-        )}
         {state === 'waiting' && (
           <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
             {copy.name} has not opened this copy yet.

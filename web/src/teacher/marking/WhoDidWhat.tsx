@@ -25,7 +25,7 @@ export function WhoDidWhat({ copy, page, shown, onShow, onBring }: WhoDidWhatPro
   const made = (author: string) => work.filter((placed) => placed.author === author)
   const names = namesOf(copy, work)
   return (
-    <section className="absolute top-3 left-3 max-w-[240px] rounded-md border border-rule bg-card p-3 shadow-[0_1px_4px_rgb(30_43_58/0.2)]">
+    <section className="flex shrink-0 flex-wrap items-center gap-x-5 border-b border-rule bg-card px-4 py-0.5">
       <label className="flex min-h-[32px] cursor-pointer items-center gap-2 font-semibold">
         <input
           type="checkbox"
@@ -36,7 +36,7 @@ export function WhoDidWhat({ copy, page, shown, onShow, onBring }: WhoDidWhatPro
         Who did what
       </label>
       {shown && (
-        <ul className="mt-1 flex flex-col gap-1">
+        <ul className="flex flex-wrap gap-x-5">
           {names.map(([id, name]) => (
             <Author
               key={id}
@@ -65,11 +65,11 @@ function Author({
 }) {
   const taken = made.filter((placed) => placed.taken).map(({ item }) => item.id)
   return (
-    <li className="flex flex-wrap items-center gap-2">
+    <li className="flex min-h-[32px] items-center gap-2">
       <svg width="16" height="16" aria-hidden="true">
         <path d="M1 11c4-10 7 7 14-4" fill="none" stroke={colour} strokeWidth="3" strokeLinecap="round" />
       </svg>
-      <span className="min-w-0 flex-1 truncate">{name}</span>
+      <span className="whitespace-nowrap">{name}</span>
       <span className="tabular text-ink-soft">{made.length - taken.length}</span>
       {taken.length > 0 && (
         <Button look="quiet" onClick={() => onBring(taken)} className="!min-h-[30px] !px-1 text-verdigris">
