@@ -204,7 +204,7 @@ test('in use: dates, withdrawn and brought back, a late comer, a page sent into 
   await expect(teacher.getByRole('row', { name: /Solveig Marsh/ })).toBeVisible()
 })
 
-test('a page dealt to each, and one to read', async ({ somebody }) => {
+test('a page dealt to each, one to read, one for all', async ({ somebody }) => {
   const teacher = await somebody()
   const lesson = await prepareLesson(house, teacher, NAMES, pdf, false)
   await openHandingOut(teacher, lesson)
@@ -231,4 +231,21 @@ test('a page dealt to each, and one to read', async ({ somebody }) => {
   await expect(noor.getByText('to read')).toBeVisible()
   await expect(noor.getByRole('button', { name: 'Hand in' })).toHaveCount(0)
   await expect(noor.getByRole('button', { name: 'Rub out' })).toHaveCount(0)
+
+  await openHandingOut(teacher, lesson)
+  await way(teacher, /One for all/)
+  await expect(teacher.getByText('One copy for 4 of')).toBeVisible()
+  await handOut(teacher, '1 copy')
+  const rafi = await as(somebody, lesson, 3)
+  for (const student of [noor, rafi]) {
+    await student.goto(house.url)
+    await student.getByRole('link', { name: /together: Everybody/ }).click()
+    await student.locator('main[aria-busy=false]').waitFor()
+  }
+  await drawWithMouse(noor, along({ x: 100, y: 150 }, { x: 300, y: 150 }))
+  await expectInk(rafi, { x: 200, y: 150 })
+
+  // The same again begins with what was chosen then.
+  await teacher.getByRole('link', { name: 'Hand out again' }).click()
+  await expect(teacher.getByRole('radio', { name: /One for all/ })).toBeChecked()
 })

@@ -36,6 +36,7 @@ import {
 } from './answers.ts'
 import { curvesSheet } from './curves.ts'
 import { type Hand, seeded } from './hand.ts'
+import { seededId, studentsHand, teachersHand } from './hands.ts'
 import { CLASS_NAME, STUDENTS, TEACHER } from './people.ts'
 import { prepared } from './prepared.ts'
 
@@ -300,39 +301,13 @@ class School {
     ])
   }
 
-  /** Everybody writes a little differently. */
   #handOf(index: number): Hand {
-    const own = seeded(index * 97 + 5)
-    return {
-      random: own,
-      makeId: this.#makeId,
-      size: 8 + own() * 2.6,
-      slant: own() * 0.28,
-      wobble: 0.35 + own() * 0.6,
-      colour: '#1e2b3a',
-      width: 1.6 + own() * 0.7,
-    }
+    return studentsHand(index, this.#makeId)
   }
 
   #teachersHand(): Hand {
-    return {
-      random: this.#random,
-      makeId: this.#makeId,
-      size: 8.6,
-      slant: 0.22,
-      wobble: 0.35,
-      colour: '#a83a2e',
-      width: 1.7,
-    }
+    return teachersHand(this.#random, this.#makeId)
   }
 
-  readonly #makeId = (): string => {
-    const digits = Array.from({ length: 32 }, () => Math.floor(this.#random() * 16).toString(16))
-    digits[12] = '4'
-    digits[16] = '8'
-    const text = digits.join('')
-    return [text.slice(0, 8), text.slice(8, 12), text.slice(12, 16), text.slice(16, 20), text.slice(20)].join(
-      '-',
-    )
-  }
+  readonly #makeId = () => seededId(this.#random)
 }

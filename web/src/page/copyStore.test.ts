@@ -242,3 +242,45 @@ describe('an open copy', () => {
     expect(seen(store)).toEqual([])
   })
 })
+
+describe('a copy that several share', () => {
+  const take = (page: string, items: string[], free?: boolean): SignedEvent => ({
+    ...adding('ilja'),
+    page,
+    act: 'take',
+    items,
+    ...(free ? { free } : {}),
+  })
+
+  test('what others made is touched only where the teacher allows it, and the event says so', async () => {
+    const theirs = school.keep(adding('ilja'))
+    const items = theirs.act === 'add' ? theirs.items.map(({ id }) => id) : []
+    const store = await open()
+    store.take(PAGE, items)
+    expect(seen(store)).toEqual(items)
+    expect(sent.at(-1)!.free).toBeUndefined()
+    store.renew({ id: 'copy', touchAll: true } as CopyWhole)
+    store.take(PAGE, items)
+    expect(seen(store)).toEqual([])
+    expect(sent.at(-1)!.free).toBe(true)
+    store.undo()
+    expect(seen(store)).toEqual(items)
+    store.close()
+  })
+
+  test('the teacher brings back what somebody took, and undo leaves it there', async () => {
+    const theirs = school.keep(adding('ilja'))
+    const items = theirs.act === 'add' ? theirs.items.map(({ id }) => id) : []
+    school.keep(take(PAGE, items))
+    const store = await open('feedback', { id: 'marit', name: 'Marit Aune', role: 'teacher' })
+    expect(seen(store)).toEqual([])
+    store.bringBack(PAGE, items)
+    expect(seen(store)).toEqual(items)
+    expect(sent.at(-1)).toMatchObject({ act: 'bring', layer: 'work', free: true })
+    expect(store.undo()).toBeUndefined()
+    expect(seen(store)).toEqual(items)
+    store.bringBack(PAGE, [])
+    expect(sent).toHaveLength(1)
+    store.close()
+  })
+})

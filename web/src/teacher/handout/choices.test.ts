@@ -1,0 +1,45 @@
+import type { ClassWhole, Group } from '@hand-back/core'
+import { expect, test } from '@jest/globals'
+import { plainPage, sheetOf } from '../../test/sheets.ts'
+import { nothingChosen, planFor, wishFor } from './choices.ts'
+
+const [noor, ilja] = [crypto.randomUUID(), crypto.randomUUID()]
+const roster: ClassWhole = {
+  id: crypto.randomUUID(),
+  name: 'Curlew class',
+  code: 'TIDE42',
+  students: [
+    { id: noor, name: 'Noor Farrant', rosterId: null },
+    { id: ilja, name: 'Ilja Egorov', rosterId: null },
+  ],
+}
+const group = (name: string, ...students: string[]): Group => ({ id: crypto.randomUUID(), name, students })
+const own = { way: 'own', deal: undefined } as const
+
+test('nothing chosen is the whole class, so that who joins later is in it too', () => {
+  expect(wishFor(own, roster, nothingChosen)).toEqual({ way: 'own', setOf: {} })
+  const some = wishFor(own, roster, { ...nothingChosen, left: new Set([ilja]) })
+  expect(some.students).toEqual([noor])
+})
+
+test('sets of those who are gone, groups where nobody asks for groups, and deals for groups are not sent', () => {
+  const set = crypto.randomUUID()
+  const groups = [group('Terns', noor)]
+  const choice = { ...nothingChosen, groups, setOf: { [noor]: set, gone: set } }
+  expect(wishFor(own, roster, choice)).toEqual({ way: 'own', setOf: { [noor]: set } })
+  const deal = { pages: 1, mixed: false, seed: 1 }
+  expect(wishFor({ way: 'group', deal }, roster, choice)).toEqual({
+    way: 'group',
+    groups,
+    setOf: { [noor]: set },
+  })
+})
+
+test('what will happen is a plan, or the sentence that says why nothing can', () => {
+  const sheet = sheetOf(plainPage())
+  expect(planFor(sheet, roster, wishFor(own, roster, nothingChosen))).toMatchObject({
+    copies: [{ students: [{ id: noor }] }, { students: [{ id: ilja }] }],
+  })
+  const nobody = wishFor(own, roster, { ...nothingChosen, left: new Set([noor, ilja]) })
+  expect(planFor(sheet, roster, nobody)).toBe('Choose at least one student.')
+})
