@@ -26,10 +26,8 @@ export interface CopyRecord {
   readonly handedInAt: number | null
 }
 
-/** The fields of a `CopyRecord`, of `copy c JOIN handout h`. */
-export const COPY_RECORD = `c.id, c.handout_id AS "handoutId", h.version_id AS "versionId", h.teacher_id AS "teacherId",
-  (SELECT coalesce(json_agg(json_build_object('id', m.student_id, 'pages', m.pages)), '[]')
-     FROM copy_member m WHERE m.copy_id = c.id AND m.left_at IS NULL) AS members,
+/** The fields of a `CopyRecord` but its members, of `copy c JOIN handout h`. */
+export const COPY_FIELDS = `c.id, c.handout_id AS "handoutId", h.version_id AS "versionId", h.teacher_id AS "teacherId",
   c.name, c.set_id AS "setId", c.dealt, h.way, h.touch_all AS "touchAll",
   h.withdrawn_at IS NULL AND coalesce(h.opens_at <= now(), true) AS out,
   c.state, c.round, c.marking_began AS "markingBegan",
@@ -65,7 +63,10 @@ export async function copyFor(
   id: string,
 ): Promise<{ copy: CopyRecord; role: Role }> {
   const { rows } = await db.execute(
-    sql`SELECT ${sql.raw(COPY_RECORD)} FROM copy c JOIN handout h ON h.id = c.handout_id WHERE c.id = ${id}`,
+    sql`SELECT ${sql.raw(COPY_FIELDS)},
+      (SELECT coalesce(json_agg(json_build_object('id', m.student_id, 'pages', m.pages)), '[]')
+         FROM copy_member m WHERE m.copy_id = c.id AND m.left_at IS NULL) AS members
+      FROM copy c JOIN handout h ON h.id = c.handout_id WHERE c.id = ${id}`,
   )
   const copy = rows[0] as unknown as CopyRecord | undefined
   const role = copy && roleIn(copy, person)
