@@ -1,4 +1,5 @@
 export * from './arrange/align.ts'
+export * from './arrange/cutOff.ts'
 export * from './arrange/resize.ts'
 export * from './arrange/snap.ts'
 export * from './contract/classes.ts'

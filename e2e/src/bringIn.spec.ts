@@ -32,7 +32,7 @@ test('bad files get one sentence each and leave nothing; good ones become pages,
   await choose('Locked tide.pdf', Buffer.from(await makePdf([{}, {}], 'harbour')))
   await teacher.getByRole('textbox', { name: 'Its password' }).fill('wrong')
   await teacher.getByRole('button', { name: 'Open it' }).click()
-  await expect(teacher.getByText('That is not its password')).toBeVisible()
+  await expect(teacher.getByText('not the password of “Locked tide”')).toBeVisible()
   await teacher.getByRole('textbox', { name: 'Its password' }).fill('harbour')
   await teacher.getByRole('button', { name: 'Open it' }).click()
   await expect(teacher.getByLabel('Title of the worksheet')).toHaveValue('Locked tide')

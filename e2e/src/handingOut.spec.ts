@@ -136,8 +136,19 @@ test('groups: two on one copy at once, each with their own things; the teacher s
   await expectInk(amaru, { x: 200, y: 250 })
   await expectInk(freya, { x: 200, y: 250 })
 
-  // A page given to one takes no ink of the other.
+  // The teacher allows more: then one rubs out what the other made.
   await teacher.getByRole('link', { name: 'Back to the table' }).click()
+  const more = teacher.getByLabel('Everybody may rub out and move')
+  await more.click()
+  await expect(more).toBeChecked()
+  await freya.reload()
+  await freya.locator('main[aria-busy=false]').waitFor()
+  await freya.getByRole('button', { name: 'Rub out' }).click()
+  await drawWithMouse(freya, along({ x: 250, y: 120 }, { x: 250, y: 180 }))
+  await expectInk(amaru, { x: 200, y: 150 }, false)
+  await freya.keyboard.press('1')
+
+  // A page given to one takes no ink of the other.
   await teacher.getByRole('button', { name: 'People and pages of Group 1' }).click()
   await teacher.getByLabel('Whose is page 1').selectOption('Amaru Mensah')
   await expect(freya.getByText('this is the page of Amaru Mensah')).toBeVisible()
@@ -248,4 +259,46 @@ test('a page dealt to each, one to read, one for all', async ({ somebody }) => {
   // The same again begins with what was chosen then.
   await teacher.getByRole('link', { name: 'Hand out again' }).click()
   await expect(teacher.getByRole('radio', { name: /One for all/ })).toBeChecked()
+})
+
+test('the server killed in a hand-out to 300: it has gone to all or to none, and asking again doubles nothing', async ({
+  somebody,
+}) => {
+  test.setTimeout(120_000)
+  const teacher = await somebody()
+  const names = Array.from({ length: 300 }, (_, index) => `Student ${index + 1}`)
+  const lesson = await prepareLesson(house, teacher, names, pdf, false)
+  const copies = async (request: string) =>
+    (
+      await house.rows(
+        'SELECT 1 FROM copy c JOIN handout h ON h.id = c.handout_id JOIN copy_member m ON m.copy_id = c.id WHERE h.request = $1',
+        [request],
+      )
+    ).length
+  for (const after of [4, 12, 25, 60]) {
+    const request = randomUUID()
+    const give = () =>
+      teacher.request.post(`${house.url}/api/handouts`, {
+        data: {
+          request,
+          worksheet: lesson.worksheet,
+          classes: [{ class: lesson.classId, way: 'own' }],
+          opensAt: null,
+          dueAt: null,
+          instructions: '',
+          spoken: null,
+          counts: true,
+        },
+        headers: { origin: house.url },
+      })
+    const broken = give().catch(() => undefined)
+    // The moment of the cut is what varies: early, while copies are made, and after.
+    await new Promise((done) => setTimeout(done, after))
+    await house.kill()
+    await broken
+    expect([0, 300]).toContain(await copies(request))
+    await house.start()
+    expect((await give()).ok()).toBe(true)
+    expect(await copies(request)).toBe(300)
+  }
 })

@@ -79,6 +79,34 @@ test('the teacher’s views are accessible and fit their window', async ({ someb
   }
 })
 
+test('what opens over the teacher’s views is accessible too', async ({ somebody }) => {
+  const teacher = await somebody()
+  const dialog = teacher.getByRole('dialog')
+  const lookInto = async (button: string | RegExp) => {
+    await teacher.getByRole('button', { name: button }).first().click()
+    await expect(dialog).toBeVisible()
+    await expectAccessible(teacher)
+    await teacher.keyboard.press('Escape')
+    await expect(dialog).toHaveCount(0)
+  }
+  await teacher.goto(`${house.url}/as/marit-aune/`)
+  await teacher.getByRole('link', { name: /Parts of a shore crab/ }).click()
+  await expect(teacher.locator('td[data-state]').first()).toBeVisible()
+  await expectAccessible(teacher)
+  await lookInto('Dates and what to tell them')
+  await lookInto(/^People and pages of/)
+  await teacher.getByRole('link', { name: 'Hand out again' }).click()
+  await expect(teacher.getByRole('button', { name: 'Mix at random' })).toBeVisible()
+  await teacher.getByRole('button', { name: 'Mix at random' }).click()
+  await expect(teacher.getByRole('region', { name: 'Group 1', exact: true })).toBeVisible()
+  await expectAccessible(teacher)
+  await expectFits(teacher)
+  await teacher.getByRole('link', { name: 'Classes' }).click()
+  await teacher.getByRole('link', { name: /Curlew class/ }).click()
+  await lookInto('Slips to cut')
+  await lookInto('Bring in a list')
+})
+
 test('a student’s views are accessible and fit, down to a small telephone', async ({ somebody }) => {
   const student = await somebody({ viewport: { width: 360, height: 740 }, hasTouch: true })
   await student.goto(`${house.url}/as/pia-jankauskas/`)

@@ -3,6 +3,7 @@ import { madeId } from '../page/items.ts'
 import { box } from './box.ts'
 import { answerKey } from './key.ts'
 import { type WorksheetPage, worksheetPage } from './page.ts'
+import { MOST_PRINTED } from './printed.ts'
 
 /** A question: what of the pages belongs to it, what it is called, and the most marks there are for it. */
 export const question = z.object({
@@ -34,6 +35,13 @@ export const sheet = z.object({
   sets: z.array(studentSet).max(30),
 })
 export type Sheet = z.infer<typeof sheet>
+
+/** One sentence when the sheet has more pages, or a page more things, than can be handed out. */
+export function tooMuch({ pages }: Sheet): string | undefined {
+  if (pages.length > MOST_PAGES) return `A worksheet has at most ${MOST_PAGES} pages.`
+  const full = pages.some(({ printed }) => printed.length > MOST_PRINTED)
+  return full ? `A page holds at most ${MOST_PRINTED} things.` : undefined
+}
 
 /**
  * The sheet without what points to nothing: areas on pages that are gone, keys of places that are gone,

@@ -36,7 +36,13 @@ export async function prepareLesson(
   const door = await (await api.get(`${house.url}/api/door`)).json()
   await post<Person>(door.firstVisit ? '/first-teacher' : '/sign-in/teacher', TEACHER)
   const card = await post<ClassCard>('/classes', { name: `Curlew ${randomUUID().slice(0, 4)}` })
-  const students = await post<StudentWithPin[]>(`/classes/${card.id}/students`, { names })
+  const students: StudentWithPin[] = []
+  for (let from = 0; from < names.length; from += 100)
+    students.push(
+      ...(await post<StudentWithPin[]>(`/classes/${card.id}/students`, {
+        names: names.slice(from, from + 100),
+      })),
+    )
   const brought = await api.post(`${house.url}/api/worksheets`, {
     headers: { origin: house.url },
     multipart: {

@@ -5,19 +5,19 @@ import type { Request } from 'express'
 
 /**
  * Hands each file of a multipart request to `take`, one after the other, as it arrives, with the
- * password that came before it, if one did.
+ * passwords that came before it.
  * Returns what `take` returned, in order. Throws `Refused` when there is no file or the request is not one.
  */
 export async function takeUploads<Taken>(
   request: Request,
   mostFiles: number,
-  take: (name: string, stream: Readable, password: string | undefined) => Promise<Taken>,
+  take: (name: string, stream: Readable, passwords: readonly string[]) => Promise<Taken>,
 ): Promise<Taken[]> {
   let form: busboy.Busboy
   try {
     form = busboy({
       headers: request.headers,
-      limits: { files: mostFiles, fields: 1, fieldSize: 1000 },
+      limits: { files: mostFiles, fields: mostFiles, fieldSize: 1000 },
       defParamCharset: 'utf8',
     })
   } catch {
@@ -31,13 +31,15 @@ export async function takeUploads<Taken>(
       request.resume()
       failed(error)
     }
-    let password: string | undefined
+    const passwords: string[] = []
     form.on('field', (name, value) => {
-      if (name === 'password') password = value
+      if (name === 'password') passwords.push(value)
     })
     form.on('file', (_field, stream, info) => {
       stream.on('error', () => {})
-      last = take(info.filename ?? 'file', stream, password).then((result) => taken.push(result))
+      last = last
+        .then(() => take(info.filename ?? 'file', stream, passwords))
+        .then((result) => taken.push(result))
       last.catch((error) => {
         stream.resume()
         fail(error)

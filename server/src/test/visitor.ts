@@ -66,10 +66,18 @@ export class Visitor {
   delete = async <T>(path: string) => this.#answer<T>(await this.send('DELETE', path))
   put = async <T>(path: string, body: unknown) => this.#answer<T>(await this.send('PUT', path, body))
 
-  async upload<T>(path: string, name: string, bytes: Uint8Array, password?: string): Promise<T> {
+  async upload<T>(path: string, name: string, bytes: Uint8Array, ...passwords: string[]): Promise<T> {
+    return this.uploadAll(path, [[name, bytes]], passwords)
+  }
+
+  async uploadAll<T>(
+    path: string,
+    files: readonly (readonly [name: string, bytes: Uint8Array])[],
+    passwords: readonly string[] = [],
+  ): Promise<T> {
     const form = new FormData()
-    if (password !== undefined) form.append('password', password)
-    form.append('file', new Blob([bytes as Uint8Array<ArrayBuffer>]), name)
+    for (const password of passwords) form.append('password', password)
+    for (const [name, bytes] of files) form.append('file', new Blob([bytes as Uint8Array<ArrayBuffer>]), name)
     return this.#answer<T>(await this.send('POST', path, form))
   }
 

@@ -29,23 +29,35 @@ export async function bringIn(
   db: Queries,
   name: string,
   stream: Readable,
-  password?: string,
+  passwords: readonly string[] = [],
 ): Promise<BroughtIn> {
   const file = await storeFile(db, stream, MOST_FILE_BYTES)
   try {
+    const title = titleFrom(name)
     const pages =
-      file.type === 'application/pdf' ? await pdfPages(db, file, password) : await picturePage(db, file)
-    return { title: titleFrom(name), pages }
+      file.type === 'application/pdf'
+        ? await pdfPages(db, file, title, passwords)
+        : await picturePage(db, file)
+    return { title, pages }
   } catch (error) {
     await dropFile(db, file.sha256)
     throw error
   }
 }
 
-async function pdfPages(db: Queries, file: StoredFile, password?: string): Promise<WorksheetPage[]> {
+async function pdfPages(
+  db: Queries,
+  file: StoredFile,
+  title: string,
+  passwords: readonly string[],
+): Promise<WorksheetPage[]> {
   const bytes = new Uint8Array(await wholeFile(db, file.sha256))
   const read = await readInWorker(bytes)
-  if ('locked' in read) return unlockedPages(db, file, bytes, password)
+  if ('locked' in read) {
+    const open = await unlocked(bytes, passwords)
+    if (!open) throw new Refused(lockedSentence(title, passwords.length > 0), 423)
+    return unlockedPages(db, file, open)
+  }
   if ('refused' in read) throw new Refused(read.refused, 422)
   return pagesOfPdf(file.sha256, read.pages)
 }
@@ -57,26 +69,30 @@ function readInWorker(bytes: Uint8Array): Promise<ReadPdf> {
   )
 }
 
-/** A locked PDF is kept without its lock: what is locked can be neither shown nor flattened. */
-async function unlockedPages(
-  db: Queries,
-  file: StoredFile,
-  bytes: Uint8Array,
-  password: string | undefined,
-): Promise<WorksheetPage[]> {
-  if (password === undefined) throw new Refused(LOCKED, 423)
+/** What a PDF holds without its lock, opened by the first password that fits. */
+async function unlocked(bytes: Uint8Array, passwords: readonly string[]): Promise<Uint8Array | undefined> {
   const script = new URL('./unlockPdf.ts', import.meta.url)
-  const task: UnlockTask = { bytes, password }
-  const open = await inWorker<Uint8Array | undefined>(script, 'unlockPdf', task, SECONDS_TO_READ)
-  if (!open) throw new Refused('That is not its password. Try it once more.', 423)
-  const read = await readInWorker(open)
-  if (!('pages' in read)) throw new Refused('This PDF cannot be unlocked here.', 422)
-  const unlocked = await storeFile(db, Readable.from([Buffer.from(open)]), MOST_FILE_BYTES)
-  await dropFile(db, file.sha256)
-  return pagesOfPdf(unlocked.sha256, read.pages)
+  for (const password of passwords) {
+    const task: UnlockTask = { bytes, password }
+    const open = await inWorker<Uint8Array | undefined>(script, 'unlockPdf', task, SECONDS_TO_READ)
+    if (open) return open
+  }
+  return undefined
 }
 
-const LOCKED = 'This PDF is locked with a password.'
+/** A locked PDF is kept without its lock: what is locked can be neither shown nor flattened. */
+async function unlockedPages(db: Queries, file: StoredFile, open: Uint8Array): Promise<WorksheetPage[]> {
+  const read = await readInWorker(open)
+  if (!('pages' in read)) throw new Refused('This PDF cannot be unlocked here.', 422)
+  const stored = await storeFile(db, Readable.from([Buffer.from(open)]), MOST_FILE_BYTES)
+  await dropFile(db, file.sha256)
+  return pagesOfPdf(stored.sha256, read.pages)
+}
+
+const lockedSentence = (title: string, tried: boolean) =>
+  tried
+    ? `That is not the password of “${title}”. Try it once more.`
+    : `“${title}” is locked with a password.`
 
 function pagesOfPdf(file: string, pages: readonly ReadPage[]): WorksheetPage[] {
   return pages.map((page) => ({

@@ -214,7 +214,9 @@ describe('files', () => {
     const { id } = await make([plain()])
     const path = `/worksheets/${id}/files`
     await expect(teacher.upload(path, 'locked.pdf', locked)).rejects.toMatchObject({ status: 423 })
-    await expect(teacher.upload(path, 'locked.pdf', locked, 'wrong')).rejects.toThrow(/not its password/)
+    await expect(teacher.upload(path, 'locked.pdf', locked, 'wrong')).rejects.toThrow(
+      'That is not the password of “locked”. Try it once more.',
+    )
     const { pages } = await teacher.upload<{ pages: WorksheetPage[] }>(path, 'locked.pdf', locked, 'harbour')
     expect(pages.map(({ width }) => width)).toEqual([595, 300])
     const bytes = await (await teacher.send('GET', `/files/${paperFile(pages[0]!.paper)}`)).arrayBuffer()
@@ -223,6 +225,56 @@ describe('files', () => {
     const { rows } = await pool.query('SELECT count(*)::int AS n FROM file WHERE size = $1', [locked.length])
     await close()
     expect(rows[0].n).toBe(0)
+  })
+
+  test('several files come at once, in their order, each locked one opened by its own password', async () => {
+    const files = [
+      ['ebb.pdf', await makePdf([{ width: 300 }, { width: 310 }])],
+      ['one.pdf', await makePdf([{ width: 320 }], 'harbour')],
+      ['two.pdf', await makePdf([{ width: 330 }], 'mole')],
+    ] as const
+    const { id } = await make([plain()])
+    const send = (passwords: string[]) =>
+      teacher.uploadAll<{ pages: WorksheetPage[] }>(`/worksheets/${id}/files`, files, passwords)
+    await expect(send([])).rejects.toThrow('“one” is locked')
+    await expect(send(['harbour'])).rejects.toThrow('the password of “two”')
+    const { pages } = await send(['harbour', 'mole'])
+    expect(pages.map(({ width }) => width)).toEqual([300, 310, 320, 330])
+  })
+
+  test('a PDF page of two hundred inches is taken, a longer one refused, and nothing is half made', async () => {
+    const { id } = await make([plain()])
+    const send = async (width: number) =>
+      teacher.upload<{ pages: WorksheetPage[] }>(
+        `/worksheets/${id}/files`,
+        'quay.pdf',
+        await makePdf([{}, { width, height: 400 }]),
+      )
+    expect((await send(14_400)).pages[1]).toMatchObject({ width: 14_400 })
+    await expect(send(14_500)).rejects.toThrow('Page 2 of this PDF has a size that cannot be used.')
+    expect((await look(id)).sheet.pages).toHaveLength(1)
+  })
+
+  test('five thousand things on a page and a text of a megabyte are refused, and the page stays', async () => {
+    const page = plain(typed())
+    const { id } = await make([page])
+    const holding = (printed: PrintedItem[]) =>
+      keep(id, { revision: 0, order: [page.id], pages: [{ ...page, printed }] })
+    await expect(holding(Array.from({ length: 5000 }, typed))).rejects.toThrow(
+      'A page holds at most 2000 things.',
+    )
+    const text: PrintedItem = {
+      ...typed(),
+      kind: 'text',
+      text: 'x'.repeat(1_000_000),
+      face: 'reading',
+      bold: false,
+      colour: '#1e2b3a',
+      align: 'left',
+      list: 'none',
+    } as never
+    await expect(holding([text])).rejects.toThrow('A text may have at most 20000 letters.')
+    expect((await look(id)).sheet.pages[0]!.printed).toHaveLength(1)
   })
 
   test('a picture of twelve thousand pixels is made small enough to be shown', async () => {

@@ -28,7 +28,7 @@ export function worksheetRoutes({ db, now }: Context): Router {
   const router = Router()
   router.use('/worksheets', as('teacher'))
   const broughtIn = (request: Request) =>
-    takeUploads(request, MOST_FILES, (name, stream, password) => bringIn(db, name, stream, password))
+    takeUploads(request, MOST_FILES, (name, stream, passwords) => bringIn(db, name, stream, passwords))
 
   router.get('/worksheets', async (request, response) => {
     response.json(await worksheetsOf(db, whoAsks(request).id, request.query.archived === 'yes'))

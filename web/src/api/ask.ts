@@ -62,13 +62,13 @@ export async function putBytes(path: string, body: Blob): Promise<void> {
   readAnswer(z.unknown(), response.status, await response.text())
 }
 
-/** Sends files, with the password that opens them if there is one, and tells how far it is, from 0 to 1. Throws `Problem`. */
+/** Sends files, with the passwords that may open them, and tells how far it is, from 0 to 1. Throws `Problem`. */
 export function upload<T>(
   answer: z.ZodType<T>,
   path: string,
   files: readonly File[],
   onProgress: (part: number) => void,
-  password?: string,
+  passwords: readonly string[] = [],
 ): Promise<T> {
   return new Promise((done, failed) => {
     const request = new XMLHttpRequest()
@@ -82,8 +82,8 @@ export function upload<T>(
       }
     }
     const form = new FormData()
-    // Before the files: it is needed when they arrive.
-    if (password !== undefined) form.append('password', password)
+    // Before the files: they are needed when these arrive.
+    for (const password of passwords) form.append('password', password)
     for (const file of files) form.append('file', file)
     request.open('POST', apiUrl(path))
     request.send(form)

@@ -12,7 +12,7 @@ import {
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import type { CopyStore } from './copyStore.ts'
-import { isTyping } from './pointers.ts'
+import { isTyping, takesKeys } from './pointers.ts'
 import type { Surface, Writing } from './Surface.ts'
 import { keepSwatches, keptSwatches, type Swatch } from './swatches.ts'
 import type { ToolName } from './tools/tools.ts'
@@ -112,8 +112,8 @@ export function usePageKeys({ surface, tools, undo, redo, turn }: KeyActions): v
     }
     const withControl: Record<string, () => void> = { z: undo, y: redo, Z: redo }
     const press = (event: KeyboardEvent) => {
-      if (isTyping(event.target)) return
       const control = event.ctrlKey || event.metaKey
+      if (control ? isTyping(event.target) : takesKeys(event.target)) return
       const number = Number(event.key)
       const act = control
         ? withControl[event.key]

@@ -32,7 +32,7 @@ function Ways({ door }: { door: Door }) {
         {teacher ? <TeacherSignIn /> : <StudentSignIn />}
         <button
           type="button"
-          className="mt-5 min-h-[44px] font-semibold text-verdigris underline underline-offset-4"
+          className="mt-1 block min-h-[44px] font-semibold text-verdigris underline underline-offset-4"
           onClick={() => setTeacher(!teacher)}
         >
           {teacher ? 'I am a student' : 'I am a teacher'}

@@ -18,10 +18,10 @@ export function StudentSignIn() {
 
   if (list && isNew)
     return (
-      <>
+      <div className="flex flex-col gap-3">
         <AskToJoin code={code} className={list.className} />
         <Back onClick={() => setIsNew(false)}>I am on the list</Back>
-      </>
+      </div>
     )
   if (list && student) return <PinStep code={code} student={student} onBack={() => setStudent(undefined)} />
   if (list)
@@ -93,8 +93,10 @@ function NameStep({
           </li>
         ))}
       </ul>
-      <Back onClick={onNew}>I am not on the list</Back>
-      <Back onClick={onBack}>Another class</Back>
+      <div className="flex flex-wrap gap-x-6">
+        <Back onClick={onNew}>I am not on the list</Back>
+        <Back onClick={onBack}>Another class</Back>
+      </div>
     </div>
   )
 }

@@ -52,3 +52,8 @@ export const dropPlace = (label: string): Printed<'drop'> => ({
 })
 
 export const sheetOf = (...pages: WorksheetPage[]) => bareSheet(pages)
+
+/** No test expects its sheet to be too full. */
+export const refuse = (sentence: string): never => {
+  throw new Error(sentence)
+}

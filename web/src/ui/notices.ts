@@ -1,9 +1,14 @@
 import { toast } from 'sonner'
 import { sentenceOf } from '../api/ask.ts'
 
+/** Says a sentence, and lets it go by itself. */
+export function saySentence(sentence: string): void {
+  toast(sentence)
+}
+
 /** Says that something could not be done. */
 export function sayProblem(error: unknown): void {
-  toast(sentenceOf(error))
+  saySentence(sentenceOf(error))
 }
 
 /** Says what was done, with a way to undo it. */

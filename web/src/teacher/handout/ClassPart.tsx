@@ -75,7 +75,7 @@ export function ClassPart({ roster, sheet, way, dealt, choice, onChange }: Class
         </p>
       )}
       <ul
-        className={`grid gap-x-4 gap-y-1 ${sets.length > 0 && way === 'own' ? 'grid-cols-[repeat(auto-fill,minmax(400px,1fr))]' : 'grid-cols-[repeat(auto-fill,minmax(190px,1fr))]'}`}
+        className={`grid gap-x-4 gap-y-1 ${sets.length > 0 && way === 'own' ? 'grid-cols-[repeat(auto-fill,minmax(345px,1fr))]' : 'grid-cols-[repeat(auto-fill,minmax(190px,1fr))]'}`}
       >
         {roster.students.map(({ id, name }) => (
           <li key={id} className="flex items-center gap-2">
@@ -86,7 +86,7 @@ export function ClassPart({ roster, sheet, way, dealt, choice, onChange }: Class
                 onChange={() => toggle(id)}
                 className="h-[18px] w-[18px] accent-verdigris"
               />
-              <span className={`truncate ${choice.left.has(id) ? 'text-ink-soft line-through' : ''}`}>
+              <span className={`leading-tight ${choice.left.has(id) ? 'text-ink-soft line-through' : ''}`}>
                 {name}
               </span>
             </label>

@@ -5,7 +5,7 @@ import { useParams } from 'react-router'
 import { queries, queryClient } from '../../api/queries.ts'
 import { measure } from '../../page/draw/letters.ts'
 import { Answer, Loading } from '../../ui/Notice.tsx'
-import { sayDone } from '../../ui/notices.ts'
+import { sayDone, saySentence } from '../../ui/notices.ts'
 import { PreparingPlace } from './context.ts'
 import { deviceDrafts } from './drafts.ts'
 import { KindList } from './KindList.tsx'
@@ -39,7 +39,7 @@ function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Per
     void drafts.get(worksheet.id).then((draft) => {
       if (gone) return
       const goesOn = draft?.revision === worksheet.revision
-      const store = new SheetStore(goesOn ? draft.sheet : worksheet.sheet, measure)
+      const store = new SheetStore(goesOn ? draft.sheet : worksheet.sheet, measure, saySentence)
       stop = store.view.subscribe(({ sheet }) => keeper.take(sheet))
       if (goesOn) {
         keeper.take(draft.sheet)

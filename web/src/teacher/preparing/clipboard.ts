@@ -1,4 +1,5 @@
 import {
+  MOST_LETTERS,
   movedKey,
   moveItem,
   type PrintedItem,
@@ -40,8 +41,13 @@ export function putText(store: SheetStore, text: string, middle: { x: number; y:
     putCopies(store, things.handBackThings, things.keys, [same ? { dx: ASIDE, dy: ASIDE } : { dx: 0, dy: 0 }])
     return
   }
-  const words = text.trim().slice(0, 20_000)
+  const words = text.trim()
   if (words === '') return
+  if (words.length > MOST_LETTERS) {
+    const [has, most] = [words.length, MOST_LETTERS].map((count) => count.toLocaleString('en-GB'))
+    store.refuse(`That text has ${has} letters; a text may have at most ${most}. Take a part of it.`)
+    return
+  }
   store.put([
     {
       id: crypto.randomUUID(),

@@ -1,9 +1,9 @@
 import { lenientKey } from '@hand-back/core'
 import { describe, expect, test } from '@jest/globals'
-import { measured, plainPage, sheetOf, typedBox, words } from '../../test/sheets.ts'
+import { measured, plainPage, refuse, sheetOf, typedBox, words } from '../../test/sheets.ts'
 import { pageAt, pickedOf, SheetStore } from './sheetStore.ts'
 
-const open = (...pages: ReturnType<typeof plainPage>[]) => new SheetStore(sheetOf(...pages), measured)
+const open = (...pages: ReturnType<typeof plainPage>[]) => new SheetStore(sheetOf(...pages), measured, refuse)
 const texts = (store: SheetStore) =>
   pageAt(store.view.getState()).printed.map((item) => (item.kind === 'text' ? item.text : item.kind))
 
@@ -22,6 +22,18 @@ describe('changing a sheet', () => {
     store.redo()
     expect(texts(store)).toEqual(['ebb', 'flow', 'spring'])
     expect(store.view.getState().canRedo).toBe(false)
+  })
+
+  test('five thousand things do not fit on a page: it is said, and nothing is half done', () => {
+    const said: string[] = []
+    const store = new SheetStore(sheetOf(plainPage(words('ebb'))), measured, (sentence) =>
+      said.push(sentence),
+    )
+    store.put(Array.from({ length: 5000 }, (_, index) => words(String(index))))
+    expect(said).toEqual(['A page holds at most 2000 things.'])
+    expect(texts(store)).toEqual(['ebb'])
+    expect(store.view.getState()).toMatchObject({ canUndo: false })
+    expect(pickedOf(store.view.getState())).toEqual([])
   })
 
   test('letters typed one after the other into one thing are one step', () => {

@@ -5,6 +5,7 @@ import {
   type Question,
   type Sheet,
   tidySheet,
+  tooMuch,
   type WorksheetPage,
 } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
@@ -43,10 +44,16 @@ export class SheetStore {
   #last: { key: string; at: number } | undefined
 
   readonly #measure: Measure
+  /** Says in a sentence why something is not done. */
+  readonly refuse: (sentence: string) => void
 
-  /** @param measure how wide letters are on this device: things are made as high as their words. */
-  constructor(sheet: Sheet, measure: Measure) {
+  /**
+   * @param measure how wide letters are on this device: things are made as high as their words.
+   * @param refuse told why when a change would make more than a worksheet can hold; nothing changes then.
+   */
+  constructor(sheet: Sheet, measure: Measure, refuse: (sentence: string) => void) {
     this.#measure = measure
+    this.refuse = refuse
     this.view = createStore(() => ({
       sheet,
       at: sheet.pages[0]!.id,
@@ -63,6 +70,11 @@ export class SheetStore {
     const { sheet, at } = this.#now
     const next = to(sheet)
     if (next === sheet) return
+    const full = tooMuch(next)
+    if (full) {
+      this.refuse(full)
+      return
+    }
     const time = performance.now()
     const same = key !== undefined && this.#last?.key === key && time - this.#last.at < ONE_STEP
     if (!same) {

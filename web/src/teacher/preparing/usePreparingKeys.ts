@@ -1,6 +1,6 @@
 import { mm, moveItem } from '@hand-back/core'
 import { useEffect } from 'react'
-import { isTyping } from '../../page/pointers.ts'
+import { isTyping, takesKeys } from '../../page/pointers.ts'
 import type { Surface } from '../../page/Surface.ts'
 import { sayProblem } from '../../ui/notices.ts'
 import { bringPicture } from './bringPicture.ts'
@@ -15,7 +15,8 @@ export function usePreparingKeys(surface: Surface | undefined): void {
   const context = usePreparing()
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || inDialog(event.target)) return
+      const control = event.ctrlKey || event.metaKey
+      if ((control ? isTyping(event.target) : takesKeys(event.target)) || inDialog(event.target)) return
       if (act(event, context.store, surface)) event.preventDefault()
     }
     const copy = (event: ClipboardEvent) => {

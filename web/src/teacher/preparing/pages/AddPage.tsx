@@ -1,13 +1,14 @@
 import { pagesBroughtIn, type Ruling, type WorksheetPage } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { useRef, useState } from 'react'
-import { Problem, sentenceOf, upload } from '../../../api/ask.ts'
+import { useState } from 'react'
+import { upload } from '../../../api/ask.ts'
 import { queries } from '../../../api/queries.ts'
 import { PaperThumb } from '../../../page/paper/PaperThumb.tsx'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
-import { INPUT } from '../../../ui/Field.tsx'
 import { Answer } from '../../../ui/Notice.tsx'
+import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
+import { useSending } from '../../files/useSending.ts'
 import { usePreparing } from '../context.ts'
 import { insertPages, pagesFrom } from './insertPages.ts'
 import { RulingRows } from './RulingRows.tsx'
@@ -16,7 +17,13 @@ import { usePageSize } from './sizes.tsx'
 
 /** More pages, after the one that is shown: a paper, files, or pages of another worksheet. */
 export function AddPage({ onClose }: { onClose: () => void }) {
+  const { store, worksheet } = usePreparing()
   const [way, setWay] = useState<'paper' | 'worksheet'>('paper')
+  const sending = useSending(async (files, passwords, onProgress) => {
+    const path = `/worksheets/${worksheet.id}/files`
+    insertPages(store, (await upload(pagesBroughtIn, path, files, onProgress, passwords)).pages)
+    onClose()
+  })
   return (
     <Dialog open onClose={onClose} title="Add a page" wide>
       <div className="mb-4 flex flex-wrap gap-2">
@@ -27,7 +34,7 @@ export function AddPage({ onClose }: { onClose: () => void }) {
         >
           Paper
         </Button>
-        <FromFiles onDone={onClose} />
+        <ChooseFiles sending={sending} words="PDF or picture …" label="PDFs and pictures as pages" />
         <Button
           aria-pressed={way === 'worksheet'}
           onClick={() => setWay('worksheet')}
@@ -36,6 +43,7 @@ export function AddPage({ onClose }: { onClose: () => void }) {
           From another worksheet
         </Button>
       </div>
+      <FilesProblem sending={sending} />
       {way === 'paper' ? <NewPaper onDone={onClose} /> : <FromWorksheet onDone={onClose} />}
     </Dialog>
   )
@@ -97,85 +105,6 @@ const SAMPLES: readonly WorksheetPage[] = RULINGS.map(([, ruling], index) => ({
   paper: { kind: 'ruled', ruling },
   printed: [],
 }))
-
-/** PDFs and pictures; a locked PDF asks for its password in place. */
-function FromFiles({ onDone }: { onDone: () => void }) {
-  const { store, worksheet } = usePreparing()
-  const input = useRef<HTMLInputElement>(null)
-  const [locked, setLocked] = useState<readonly File[]>()
-  const [password, setPassword] = useState('')
-  const [part, setPart] = useState<number>()
-  const [problem, setProblem] = useState<string>()
-  const bring = async (files: readonly File[], withPassword?: string) => {
-    if (files.length === 0) return
-    setPart(0)
-    setProblem(undefined)
-    try {
-      const made = await upload(
-        pagesBroughtIn,
-        `/worksheets/${worksheet.id}/files`,
-        files,
-        setPart,
-        withPassword,
-      )
-      insertPages(store, made.pages)
-      onDone()
-    } catch (error) {
-      if (error instanceof Problem && error.status === 423) setLocked(files)
-      setProblem(sentenceOf(error))
-    } finally {
-      setPart(undefined)
-    }
-  }
-  return (
-    <>
-      <Button onClick={() => input.current?.click()} disabled={part !== undefined}>
-        {part === undefined
-          ? 'PDF or picture …'
-          : part < 1
-            ? `Sending ${Math.round(part * 100)} %`
-            : 'Reading the pages …'}
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".pdf,.png,.jpg,.jpeg,.webp"
-        multiple
-        aria-label="PDFs and pictures as pages"
-        className="hidden"
-        onChange={(event) => {
-          void bring([...(event.target.files ?? [])])
-          event.target.value = ''
-        }}
-      />
-      {problem && (
-        <p role="alert" className="w-full text-madder">
-          {problem}
-        </p>
-      )}
-      {locked && (
-        <form
-          className="flex w-full gap-2"
-          onSubmit={(event) => {
-            event.preventDefault()
-            void bring(locked, password)
-          }}
-        >
-          <input
-            type="password"
-            aria-label="Password of the PDF"
-            placeholder="Password of the PDF"
-            autoComplete="off"
-            className={INPUT}
-            value={password}
-            onChange={(event) => setPassword(event.target.value)}
-          />
-          <Button type="submit">Open it</Button>
-        </form>
-      )}
-    </>
-  )
-}
 
 function FromWorksheet({ onDone }: { onDone: () => void }) {
   const { store, worksheet } = usePreparing()

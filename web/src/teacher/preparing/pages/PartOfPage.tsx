@@ -2,7 +2,7 @@ import { type Box, cutOut, moveItem, pageMarks, pagesBroughtIn, type WorksheetPa
 import { useQuery } from '@tanstack/react-query'
 import { type PointerEvent, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
-import { Problem, sentenceOf, upload } from '../../../api/ask.ts'
+import { upload } from '../../../api/ask.ts'
 import { queries } from '../../../api/queries.ts'
 import { measure } from '../../../page/draw/letters.ts'
 import { PageSurface } from '../../../page/PageSurface.tsx'
@@ -10,6 +10,8 @@ import type { Surface } from '../../../page/Surface.ts'
 import { toPage, type View } from '../../../page/view.ts'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
+import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
+import { useSending } from '../../files/useSending.ts'
 import { usePreparing } from '../context.ts'
 import { SMALL_INPUT } from '../panels/rows.tsx'
 import { boxBetween } from '../putDown.ts'
@@ -31,6 +33,13 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
     setIndex(Math.min(pages.length - 1, Math.max(0, to)))
     setCut(undefined)
   }
+  // A PDF or picture that is not a worksheet: only a part of it is wanted.
+  const sending = useSending(async (files, passwords, onProgress) => {
+    const path = `/worksheets/${worksheet.id}/files`
+    setFile((await upload(pagesBroughtIn, path, files, onProgress, passwords)).pages)
+    setFrom('file')
+    turn(0)
+  })
   const put = () => {
     if (!page || !cut) return
     const middle = middleOfView()
@@ -50,8 +59,7 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
           value={from}
           onChange={(event) => {
             setFrom(event.target.value)
-            setIndex(0)
-            setCut(undefined)
+            turn(0)
           }}
         >
           <option value={worksheet.id}>this worksheet</option>
@@ -64,14 +72,7 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
               </option>
             ))}
         </select>
-        <OtherFile
-          onPages={(made) => {
-            setFile(made)
-            setFrom('file')
-            setIndex(0)
-            setCut(undefined)
-          }}
-        />
+        <ChooseFiles sending={sending} words="Another PDF …" label="A PDF to cut from" />
         <span className="flex-1" />
         <Button onClick={() => turn(index - 1)} disabled={index === 0} aria-label="Page before">
           ←
@@ -83,6 +84,7 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
           →
         </Button>
       </div>
+      <FilesProblem sending={sending} />
       <div className="relative flex h-[54vh] border border-rule">
         {page && <CutPage key={page.id} page={page} cut={cut} onCut={setCut} />}
       </div>
@@ -163,47 +165,3 @@ function CutPage({
 }
 
 const NO_STROKES: readonly never[] = []
-
-/** A PDF or picture that is not a worksheet: only a part of it is wanted. */
-function OtherFile({ onPages }: { onPages: (pages: readonly WorksheetPage[]) => void }) {
-  const { worksheet } = usePreparing()
-  const input = useRef<HTMLInputElement>(null)
-  const [busy, setBusy] = useState(false)
-  const [problem, setProblem] = useState<string>()
-  const bring = async (files: readonly File[]) => {
-    if (files.length === 0) return
-    setBusy(true)
-    setProblem(undefined)
-    try {
-      onPages((await upload(pagesBroughtIn, `/worksheets/${worksheet.id}/files`, files, () => {})).pages)
-    } catch (error) {
-      const locked = error instanceof Problem && error.status === 423
-      setProblem(`${sentenceOf(error)}${locked ? ' Add it as a page first; it is asked for there.' : ''}`)
-    } finally {
-      setBusy(false)
-    }
-  }
-  return (
-    <>
-      <Button onClick={() => input.current?.click()} disabled={busy}>
-        {busy ? 'Reading …' : 'Another PDF …'}
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".pdf,.png,.jpg,.jpeg,.webp"
-        aria-label="A PDF to cut from"
-        className="hidden"
-        onChange={(event) => {
-          void bring([...(event.target.files ?? [])])
-          event.target.value = ''
-        }}
-      />
-      {problem && (
-        <p role="alert" className="w-full text-madder">
-          {problem}
-        </p>
-      )}
-    </>
-  )
-}

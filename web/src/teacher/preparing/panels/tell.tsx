@@ -1,4 +1,4 @@
-import type { Printed, PrintedItem } from '@hand-back/core'
+import { cutOff, cutsOf, type Printed, type PrintedItem } from '@hand-back/core'
 import { useRef } from 'react'
 import { useStore } from 'zustand'
 import { Button } from '../../../ui/Button.tsx'
@@ -161,7 +161,6 @@ function sizeOf({ drawing, height }: Printed<'formula'>): number {
 export function PicturePanel({ item, set }: { item: Printed<'picture'>; set: SetOf<Printed<'picture'>> }) {
   const { worksheet } = usePreparing()
   const input = useRef<HTMLInputElement>(null)
-  const { crop } = item
   const replace = async (file: File | undefined) => {
     if (!file) return
     try {
@@ -172,35 +171,7 @@ export function PicturePanel({ item, set }: { item: Printed<'picture'>; set: Set
       sayProblem(error)
     }
   }
-  /** A side cut in: what stays keeps its scale on the page. */
-  const cut = (side: 'left' | 'right' | 'top' | 'bottom', percent: number) => {
-    const part = percent / 100
-    const right = 1 - crop.x - crop.width
-    const foot = 1 - crop.y - crop.height
-    const next =
-      side === 'left'
-        ? { ...crop, x: part, width: 1 - part - right }
-        : side === 'right'
-          ? { ...crop, width: 1 - part - crop.x }
-          : side === 'top'
-            ? { ...crop, y: part, height: 1 - part - foot }
-            : { ...crop, height: 1 - part - crop.y }
-    if (next.width < 0.02 || next.height < 0.02) return
-    set(
-      {
-        crop: next,
-        width: (item.width * next.width) / crop.width,
-        height: (item.height * next.height) / crop.height,
-      },
-      'crop',
-    )
-  }
-  const cuts = {
-    left: crop.x,
-    right: 1 - crop.x - crop.width,
-    top: crop.y,
-    bottom: 1 - crop.y - crop.height,
-  }
+  const cuts = cutsOf(item)
   return (
     <>
       <TextRow
@@ -222,7 +193,7 @@ export function PicturePanel({ item, set }: { item: Printed<'picture'>; set: Set
                 min={0}
                 max={95}
                 value={Math.round(cuts[side] * 100)}
-                onChange={(event) => cut(side, Number(event.target.value))}
+                onChange={(event) => set(cutOff(item, side, Number(event.target.value) / 100), 'crop')}
                 className="w-full accent-verdigris"
               />
             )}
