@@ -116,7 +116,9 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}/duplicate`,
     teacher: true,
   },
-  'POST /formulas': { path: () => '/formulas', body: { latex: 'x' }, ...anyTeacher },
+  'POST /formulas': { path: () => '/formulas', body: { latex: 'x' }, ...anyTeacher, ...anyStudent },
+  'GET /habits': { path: () => '/habits', ...anyTeacher, ...anyStudent },
+  'PATCH /habits': { path: () => '/habits', body: { strip: 'left' }, ...anyTeacher, ...anyStudent },
   'POST /worksheets/:worksheet/archive': {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}/archive`,
     teacher: true,
@@ -167,6 +169,11 @@ const ROUTES: Record<string, Rule> = {
     teacher: true,
   },
   'GET /copies/:copy': { path: (lesson) => `/copies/${own(lesson).copy}`, student: true, teacher: true },
+  'GET /copies/:copy/log': {
+    path: (lesson) => `/copies/${own(lesson).copy}/log`,
+    student: true,
+    teacher: true,
+  },
   'GET /copies/:copy/pdf': {
     path: (lesson) => `/copies/${own(lesson).copy}/pdf`,
     student: true,

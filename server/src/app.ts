@@ -12,7 +12,7 @@ import { giveToJoiners, handoutRoutes } from './handouts/index.ts'
 import { as } from './http/as.ts'
 import { answerErrors } from './http/errors.ts'
 import { sameOrigin } from './http/sameOrigin.ts'
-import { knowPerson, peopleRoutes } from './people/index.ts'
+import { habitRoutes, knowPerson, peopleRoutes } from './people/index.ts'
 import { recordingRoutes } from './recordings/index.ts'
 import { worksheetRoutes } from './worksheets/index.ts'
 
@@ -40,6 +40,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
   })
   const parts = [
     peopleRoutes,
+    habitRoutes,
     (of: Context) => classRoutes(of, giveToJoiners),
     joinRoutes,
     worksheetRoutes,

@@ -1,4 +1,5 @@
-import type { Stroke } from '../page/items.ts'
+import type { Similarity } from '../ink/similarity.ts'
+import type { Stroke } from '../ink/stroke.ts'
 import type { Box } from '../worksheet/box.ts'
 import type { Paper } from '../worksheet/paper.ts'
 import type { Face } from '../worksheet/printed.ts'
@@ -46,6 +47,8 @@ export type Mark =
       readonly box: Box
     }
   | { readonly kind: 'stroke'; readonly stroke: Stroke; readonly inner: Box; readonly box: Box }
+  /** Marks laid elsewhere together. */
+  | { readonly kind: 'laid'; readonly by: Similarity; readonly marks: readonly Mark[] }
 
 export type PieceMark = Extract<Mark, { kind: 'piece' }>
 

@@ -9,6 +9,7 @@ import { choiceRows, labelHeight, typedArea } from './places.ts'
 import { cardMarks, plotMarks, printedMarks } from './printed.ts'
 import { rulingMarks } from './rulings.ts'
 import { textMarks } from './text.ts'
+import { thingsMarks } from './things.ts'
 
 const INK = '#1e2b3a'
 
@@ -83,6 +84,7 @@ export function pageMarks(
     ...stillMarks(page, items, measure),
     ...givenMarks(page, items, measure),
     ...typedMarks(page, items, measure),
+    ...thingsMarks(items, measure),
     ...lyingMarks(cardsOn(page, items, copy), measure),
   ]
 }

@@ -1,12 +1,12 @@
 import { strokeOutline, traceOutline } from '../ink/outline.ts'
-import { type Stroke, strokePoints } from '../page/items.ts'
+import { type Stroke, strokePoints, strokeWidth } from '../ink/stroke.ts'
 
 /**
  * PDF path operators that fill the outline of a stroke, in page space (points, y down); the caller
  * sets the transformation. Places are written to 1/100 pt.
  */
 export function strokeOperators(stroke: Stroke): string {
-  const outline = strokeOutline(strokePoints(stroke), stroke.nib, stroke.width)
+  const outline = strokeOutline(strokePoints(stroke), stroke.nib, strokeWidth(stroke))
   if (outline.length < 3) return ''
   const parts: string[] = [`${colourOperands(stroke.colour)} rg`]
   let x0 = 0

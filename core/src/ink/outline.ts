@@ -1,8 +1,6 @@
 import { getStroke } from 'perfect-freehand'
 import type { InkPoint } from './points.ts'
-
-/** What kind of nib drew a stroke: a pen answers to pressure, a highlighter is flat, wide and see-through. */
-export type Nib = 'pen' | 'highlighter'
+import type { Nib } from './stroke.ts'
 
 /** How see-through a highlighter is where it lies over paper; it is multiplied with what is under it. */
 export const HIGHLIGHTER_OPACITY = 0.45
@@ -14,12 +12,21 @@ export interface PathSink {
   closePath(): void
 }
 
+/** How a nib answers: how much its width follows pressure (0 to 1), and whether its ends run out thin. */
+const ANSWERS: Record<Nib, { readonly thinning: number; readonly runsOut: boolean }> = {
+  pen: { thinning: 0.55, runsOut: false },
+  marker: { thinning: 0, runsOut: false },
+  highlighter: { thinning: 0, runsOut: false },
+  brush: { thinning: 0.92, runsOut: true },
+}
+
 /**
  * The outline of a stroke as a closed polygon of `[x, y]` in points.
  *
  * `width` is the full width in points at middle pressure. Strokes whose pressure never changes come
- * from fingers and mice: their width follows their speed instead. `finished` false is for a stroke
- * still being drawn, whose end is not yet rounded off. Method: perfect-freehand.
+ * from fingers and mice: their width follows their speed instead, where the nib answers at all.
+ * `finished` false is for a stroke still being drawn, whose end is not yet rounded off. Method:
+ * perfect-freehand.
  */
 export function strokeOutline(
   points: readonly InkPoint[],
@@ -27,15 +34,18 @@ export function strokeOutline(
   width: number,
   finished = true,
 ): number[][] {
-  const flat = nib === 'highlighter'
+  const { thinning, runsOut } = ANSWERS[nib]
+  const taper = runsOut ? { taper: width * 2.5, cap: true } : { cap: true }
   return getStroke(
     points.map((point) => [point.x, point.y, point.pressure]),
     {
       size: width,
-      thinning: flat ? 0 : 0.55,
+      thinning,
       smoothing: 0.5,
       streamline: 0.35,
-      simulatePressure: !flat && !hasPressure(points),
+      simulatePressure: thinning > 0 && !hasPressure(points),
+      start: taper,
+      end: finished ? taper : { cap: true },
       last: finished,
     },
   )

@@ -1,5 +1,6 @@
-import type { ItemChange, Layer, SignedEvent } from './events.ts'
-import type { Item } from './items.ts'
+import type { ItemChange, Layer, SheetSet, SignedEvent } from './events.ts'
+import { type Item, isThing } from './items.ts'
+import { moved, recoloured } from './moved.ts'
 
 /** An item as it lies on a page, with whose it is. `taken`: it was taken away and can be brought back. */
 export interface Placed {
@@ -10,10 +11,16 @@ export interface Placed {
   readonly taken: boolean
 }
 
+/** What became of a page itself, and who did it: it grew, or somebody laid it in. */
+export interface OwnSheet extends SheetSet {
+  readonly author: string
+}
+
 /** What is on one page of a copy, in the order it was put there, and which events made it so. */
 export interface Page {
   readonly placed: ReadonlyMap<string, Placed>
   readonly applied: ReadonlySet<string>
+  readonly sheet?: OwnSheet
 }
 
 export const emptyPage: Page = { placed: new Map(), applied: new Set() }
@@ -33,41 +40,72 @@ export function apply(page: Page, event: SignedEvent): Page {
 export function applyAll(page: Page, events: Iterable<SignedEvent>): Page {
   const placed = new Map(page.placed)
   const applied = new Set(page.applied)
+  let { sheet } = page
   for (const event of events) {
     if (applied.has(event.id)) continue
     applied.add(event.id)
-    applyInto(placed, event)
+    if (event.act === 'sheet') sheet = sheetAfter(sheet, event)
+    else applyInto(placed, event)
   }
-  return { placed, applied }
+  return sheet ? { placed, applied, sheet } : { placed, applied }
 }
 
-function applyInto(placed: Map<string, Placed>, event: SignedEvent): void {
+/** A page that somebody laid in is theirs; that a page grew is everybody's. */
+function sheetAfter(sheet: OwnSheet | undefined, event: Of<'sheet'>): OwnSheet | undefined {
+  if (event.layer !== 'work') return sheet
+  const own = sheet?.ruling !== undefined
+  if (own && sheet.author !== event.author && event.free !== true) return sheet
+  return { ...sheet, ...event.set, author: sheet?.author ?? event.author }
+}
+
+type Of<Act extends SignedEvent['act']> = Extract<SignedEvent, { act: Act }>
+
+function applyInto(placed: Map<string, Placed>, event: Exclude<SignedEvent, Of<'sheet'>>): void {
   switch (event.act) {
     case 'add':
-      for (const item of event.items) {
-        if (placed.has(item.id)) {
-          // The one answer of a place, or a card, put there again by another device: the latest counts.
-          if (item.kind === 'answer' || item.kind === 'card')
-            rewrite(placed, item.id, event, (was) => ({ ...was, item, author: event.author, taken: false }))
-          continue
-        }
-        placed.set(item.id, {
-          item,
-          layer: event.layer,
-          round: event.round,
-          author: event.author,
-          taken: false,
-        })
-      }
+      addAll(placed, event, event.items)
       return
     case 'take':
     case 'bring':
+      takeAll(placed, event, event.items, event.act === 'take')
+      return
+    case 'swap':
+      takeAll(placed, event, event.take, true)
+      takeAll(placed, event, event.bring, false)
+      addAll(placed, event, event.items)
+      return
+    case 'move':
       for (const id of event.items)
-        rewrite(placed, id, event, (was) => ({ ...was, taken: event.act === 'take' }))
+        rewrite(placed, id, event, (was) => ({ ...was, item: moved(was.item, event.by) }))
+      return
+    case 'recolour':
+      for (const [index, id] of event.items.entries()) {
+        const to = event.to[index]
+        if (to) rewrite(placed, id, event, (was) => ({ ...was, item: recoloured(was.item, to) }))
+      }
       return
     case 'change':
       rewrite(placed, event.item, event, (was) => ({ ...was, item: changed(was.item, event.set) }))
   }
+}
+
+function addAll(placed: Map<string, Placed>, event: SignedEvent, items: readonly Item[]): void {
+  const { layer, round, author } = event
+  for (const item of items) {
+    if (!placed.has(item.id)) placed.set(item.id, { item, layer, round, author, taken: false })
+    // The one answer of a place, or a card, put there again by another device: the latest counts.
+    else if (item.kind === 'answer' || item.kind === 'card')
+      rewrite(placed, item.id, event, (was) => ({ ...was, item, author, taken: false }))
+  }
+}
+
+function takeAll(
+  placed: Map<string, Placed>,
+  event: SignedEvent,
+  ids: readonly string[],
+  taken: boolean,
+): void {
+  for (const id of ids) rewrite(placed, id, event, (was) => ({ ...was, taken }))
 }
 
 function rewrite(
@@ -100,6 +138,7 @@ export function mayTouch(
 function changed(item: Item, set: ItemChange): Item {
   if (item.kind === 'answer') return set.value ? { ...item, value: set.value } : item
   if (item.kind === 'stroke') return item
+  if (isThing(item)) return set.thing?.kind === item.kind ? { ...set.thing, id: item.id } : item
   return { ...item, x: set.x ?? item.x, y: set.y ?? item.y }
 }
 

@@ -1,12 +1,16 @@
 import { z } from 'zod'
-import { answerValue, item, madeId } from './items.ts'
+import { similarity } from '../ink/similarity.ts'
+import { colour, madeId } from '../ink/stroke.ts'
+import { ruling } from '../worksheet/ruling.ts'
+import { answerValue, item, thing } from './items.ts'
 
 /** Whose marks: `work` the students', `help` the teacher's, seen at once, `feedback` the teacher's, seen when handed back. */
 export const layer = z.enum(['work', 'help', 'feedback'])
 export type Layer = z.infer<typeof layer>
 export const LAYERS = layer.options
 
-const MOST_ITEMS = 500
+/** The most things that one act can be about: all the ink of a very full page. */
+export const MOST_ITEMS = 5000
 
 const common = {
   /** Made by the device, the same at every sending. */
@@ -24,15 +28,53 @@ export const itemChange = z.strictObject({
   x: z.number().min(-10_000).max(100_000).optional(),
   y: z.number().min(-10_000).max(100_000).optional(),
   value: answerValue.optional(),
+  /** A thing as it is from now on: other words, another width, another colour. */
+  thing: thing.optional(),
 })
 export type ItemChange = z.infer<typeof itemChange>
+
+/** The longest side that a page of a copy can get, in points: what a PDF page can have. */
+export const LONGEST_PAGE = 14_400
+const side = z.number().min(36).max(LONGEST_PAGE)
+
+/**
+ * What of a page itself can change on a copy. A printed page can only grow. A page that a student laid
+ * in has a ruling; it stands after a printed page (null: before all), in the order of `order`; `gone`
+ * is whether it is taken out.
+ */
+export const sheetSet = z.strictObject({
+  width: side.optional(),
+  height: side.optional(),
+  ruling: ruling.optional(),
+  after: madeId.nullable().optional(),
+  order: z.number().min(-1e9).max(1e9).optional(),
+  gone: z.boolean().optional(),
+})
+export type SheetSet = z.infer<typeof sheetSet>
+
+const ids = z.array(madeId).max(MOST_ITEMS)
+const someIds = ids.min(1)
+const colours = z.array(colour).min(1).max(MOST_ITEMS)
 
 /** Everything that can be done to a page, as the device tells it. */
 export const pageEvent = z.discriminatedUnion('act', [
   z.strictObject({ ...common, act: z.literal('add'), items: z.array(item).min(1).max(MOST_ITEMS) }),
-  z.strictObject({ ...common, act: z.literal('take'), items: z.array(madeId).min(1).max(MOST_ITEMS) }),
-  z.strictObject({ ...common, act: z.literal('bring'), items: z.array(madeId).min(1).max(MOST_ITEMS) }),
+  z.strictObject({ ...common, act: z.literal('take'), items: someIds }),
+  z.strictObject({ ...common, act: z.literal('bring'), items: someIds }),
   z.strictObject({ ...common, act: z.literal('change'), item: madeId, set: itemChange, was: itemChange }),
+  /** Things laid elsewhere, all in the same way. */
+  z.strictObject({ ...common, act: z.literal('move'), items: someIds, by: similarity }),
+  /** Some taken, some brought back, some new, in one: rubbing out a part leaves pieces. */
+  z.strictObject({
+    ...common,
+    act: z.literal('swap'),
+    take: ids,
+    bring: ids,
+    items: z.array(item).max(MOST_ITEMS),
+  }),
+  /** Each of the items gets the colour at the same place of the list. */
+  z.strictObject({ ...common, act: z.literal('recolour'), items: someIds, to: colours, was: colours }),
+  z.strictObject({ ...common, act: z.literal('sheet'), set: sheetSet, was: sheetSet }),
 ])
 export type PageEvent = z.infer<typeof pageEvent>
 

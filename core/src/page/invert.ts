@@ -1,3 +1,4 @@
+import { back } from '../ink/similarity.ts'
 import type { PageEvent } from './events.ts'
 
 /**
@@ -17,5 +18,15 @@ export function invert(event: PageEvent, id: string, madeAt: number): PageEvent 
       return { ...common, act: 'take', items: event.items }
     case 'change':
       return { ...common, act: 'change', item: event.item, set: event.was, was: event.set }
+    case 'move':
+      return { ...common, act: 'move', items: event.items, by: back(event.by) }
+    case 'swap': {
+      const take = [...event.items.map((item) => item.id), ...event.bring]
+      return { ...common, act: 'swap', take, bring: event.take, items: [] }
+    }
+    case 'recolour':
+      return { ...common, act: 'recolour', items: event.items, to: event.was, was: event.to }
+    case 'sheet':
+      return { ...common, act: 'sheet', set: event.was, was: event.set }
   }
 }

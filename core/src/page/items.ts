@@ -1,26 +1,12 @@
 import { z } from 'zod'
-import { fromBase64 } from '../ink/base64.ts'
-import { NotInk, unpackPoints } from '../ink/pack.ts'
-import type { InkPoint } from '../ink/points.ts'
-
-/** An id made by the device that made the thing: a UUID, so that sending it twice is harmless. */
-export const madeId = z.uuid()
-
-/** A colour as #rrggbb. */
-export const colour = z.string().regex(/^#[0-9a-f]{6}$/)
-
-/** The longest packed stroke taken, in base64 letters: far above the longest a hand draws. */
-const MOST_INK = 900_000
-
-/** One stroke, pen-down to pen-up. `width` in points; `points` is packed ink (ink/pack.ts) in base64. */
-export const stroke = z.strictObject({
-  id: madeId,
-  kind: z.literal('stroke'),
-  nib: z.enum(['pen', 'highlighter']),
-  colour,
-  width: z.number().min(0.2).max(100),
-  points: z.string().max(MOST_INK),
-})
+import { madeId, stroke } from '../ink/stroke.ts'
+import {
+  printedDirection,
+  printedFormula,
+  printedPicture,
+  printedShape,
+  printedText,
+} from '../worksheet/printed.ts'
 
 const place = z.number().min(-10_000).max(100_000)
 
@@ -71,34 +57,43 @@ export const photoAnswer = z.strictObject({
   height: z.number().min(1).max(20_000),
 })
 
+/** How far a thing is turned, clockwise about its middle, in degrees. */
+const turn = z.number().min(-1e6).max(1e6)
+const free = { locked: true, sets: true } as const
+/** What is made larger or smaller by hand may get very large or small. */
+const anywhere = z.number().min(-1e6).max(1e6)
+const size = z.number().min(0).max(1e6)
+const lies = { x: anywhere, y: anywhere, width: size, height: size, turn }
+
+/**
+ * Things that people put on a page besides ink: the shapes that printed items have, and how far they are
+ * turned. A picture's `file` is the name of its recording.
+ */
+export const thing = z.discriminatedUnion('kind', [
+  printedText.omit(free).extend({ ...lies, size }),
+  printedDirection.omit(free).extend({ ...lies, size }),
+  printedFormula.omit(free).extend(lies),
+  printedShape.omit(free).extend({ ...lies, line: size }),
+  printedPicture.omit(free).extend({ ...lies, file: madeId }),
+])
+export type Thing = z.infer<typeof thing>
+const THINGS: ReadonlySet<string> = new Set(['text', 'direction', 'formula', 'shape', 'picture'])
+
+/** Whether an item is a thing: laid down freely, with a box and a turn. */
+export const isThing = (item: Item): item is Thing => THINGS.has(item.kind)
+
 /** Anything that people put on a page of a copy. */
-export const item = z.discriminatedUnion('kind', [stroke, voiceNote, answer, movedCard, photoAnswer])
+export const item = z.discriminatedUnion('kind', [
+  stroke,
+  voiceNote,
+  answer,
+  movedCard,
+  photoAnswer,
+  ...thing.options,
+])
 
 export type Answer = z.infer<typeof answer>
 export type MovedCard = z.infer<typeof movedCard>
 export type PhotoAnswer = z.infer<typeof photoAnswer>
-export type Stroke = z.infer<typeof stroke>
 export type VoiceNote = z.infer<typeof voiceNote>
 export type Item = z.infer<typeof item>
-
-const unpacked = new WeakMap<Stroke, readonly InkPoint[]>()
-
-/** The points of a stroke, unpacked once for each stroke object. Ink that cannot be read gives no points. */
-export function strokePoints(of: Stroke): readonly InkPoint[] {
-  let points = unpacked.get(of)
-  if (!points) {
-    points = readInk(of.points) ?? []
-    unpacked.set(of, points)
-  }
-  return points
-}
-
-/** Reads packed ink in base64; `undefined` when it is not ink. */
-export function readInk(packed: string): InkPoint[] | undefined {
-  try {
-    return unpackPoints(fromBase64(packed))
-  } catch (error) {
-    if (error instanceof NotInk || error instanceof RangeError) return undefined
-    throw error
-  }
-}

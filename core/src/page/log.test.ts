@@ -35,7 +35,9 @@ describe('a copy as a device knows it', () => {
           const elsewhere = new Set(
             list
               .filter((event) => event.layer !== layer)
-              .flatMap((event) => (event.act === 'add' ? event.items.map(({ id }) => id) : [])),
+              .flatMap((event) =>
+                event.act === 'add' || event.act === 'swap' ? event.items.map(({ id }) => id) : [],
+              ),
           )
           expect(seen.filter(({ item }) => !elsewhere.has(item.id))).toEqual(
             of(list).filter(({ item }) => !elsewhere.has(item.id)),

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { toBase64 } from '../ink/base64.ts'
 import { packPoints } from '../ink/pack.ts'
 import type { InkPoint } from '../ink/points.ts'
+import { about, after, type Similarity, shift } from '../ink/similarity.ts'
 import type { SignedEvent } from '../page/events.ts'
 import type { Item } from '../page/items.ts'
 
@@ -47,6 +48,37 @@ const item: fc.Arbitrary<Item> = fc.oneof(
   }),
 )
 
+const thingIn = fc.record({
+  id: itemId,
+  kind: fc.constant('shape' as const),
+  form: fc.constant('ellipse' as const),
+  colour: fc.constantFrom('#1e2b3a', '#2457a6'),
+  line: fc.constant(2),
+  fill: fc.constantFrom(null, '#2457a6'),
+  dashed: fc.constant(false),
+  rising: fc.constant(false),
+  heads: fc.constant('none' as const),
+  x: fc.integer({ min: 0, max: 500 }),
+  y: fc.integer({ min: 0, max: 500 }),
+  width: fc.integer({ min: 1, max: 300 }),
+  height: fc.integer({ min: 1, max: 300 }),
+  turn: fc.integer({ min: -170, max: 170 }),
+})
+
+/** Ink, voice notes and things. */
+export const anyItem: fc.Arbitrary<Item> = fc.oneof(item, thingIn)
+
+/** A move that can be taken back well: neither shrunk nor grown beyond reason. */
+export const anyMove: fc.Arbitrary<Similarity> = fc
+  .record({
+    x: fc.integer({ min: -300, max: 300 }),
+    y: fc.integer({ min: -300, max: 300 }),
+    factor: fc.double({ min: 0.2, max: 5, noNaN: true }),
+    degrees: fc.double({ min: -179, max: 179, noNaN: true }),
+    dx: fc.integer({ min: -300, max: 300 }),
+  })
+  .map(({ x, y, factor, degrees, dx }) => after(about({ x, y }, factor, degrees), shift(dx, -dx)))
+
 const place = fc.record({ x: fc.integer({ min: 0, max: 500 }), y: fc.integer({ min: 0, max: 500 }) })
 
 const act = fc.oneof(
@@ -54,6 +86,22 @@ const act = fc.oneof(
   fc.record({ act: fc.constant('take' as const), items: fc.array(itemId, { minLength: 1, maxLength: 3 }) }),
   fc.record({ act: fc.constant('bring' as const), items: fc.array(itemId, { minLength: 1, maxLength: 3 }) }),
   fc.record({ act: fc.constant('change' as const), item: itemId, set: place, was: place }),
+  fc.record({
+    act: fc.constant('swap' as const),
+    take: fc.array(itemId, { maxLength: 3 }),
+    bring: fc.array(itemId, { maxLength: 3 }),
+    items: fc.array(anyItem, { maxLength: 2 }),
+  }),
+  fc.record({
+    act: fc.constant('move' as const),
+    items: fc.array(itemId, { minLength: 1, maxLength: 3 }),
+    by: fc.constantFrom(shift(3, 4), about({ x: 10, y: 10 }, 2, 0)),
+  }),
+  fc.record({
+    act: fc.constant('sheet' as const),
+    set: fc.record({ height: fc.integer({ min: 100, max: 900 }) }),
+    was: fc.record({ height: fc.constant(100) }),
+  }),
 )
 
 export const PAGE = idOf(900)

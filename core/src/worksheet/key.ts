@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { madeId } from '../page/items.ts'
+import { madeId } from '../ink/stroke.ts'
 
 /** What is right for a typed box: any of `answers`, judged as leniently as the teacher says. */
 export const typedKey = z.object({

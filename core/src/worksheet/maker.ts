@@ -1,5 +1,5 @@
 import { boundsOf } from '../ink/points.ts'
-import { type Stroke, strokePoints } from '../page/items.ts'
+import { type Stroke, strokePoints, strokeWidth } from '../ink/stroke.ts'
 import { type Box, mm, POINTS_PER_MM } from './box.ts'
 import type { WorksheetPage } from './page.ts'
 import type { Printed, PrintedItem } from './printed.ts'
@@ -77,7 +77,7 @@ export class PageMaker {
 
 /** A stroke as a thing on the page, where it was drawn. */
 export function inkItem(id: string, stroke: Stroke): Printed<'ink'> {
-  const { x0, y0, x1, y1 } = boundsOf(strokePoints(stroke), stroke.width / 2)
+  const { x0, y0, x1, y1 } = boundsOf(strokePoints(stroke), strokeWidth(stroke) / 2)
   const inner = { x: x0, y: y0, width: x1 - x0, height: y1 - y0 }
   return { id, kind: 'ink', ...inner, stroke, inner }
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { madeId } from '../page/items.ts'
+import { madeId } from '../ink/stroke.ts'
 import { type Box, box } from './box.ts'
 import { type Paper, paper } from './paper.ts'
 import { filesOf, MOST_PRINTED, printedItem } from './printed.ts'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { colour, madeId, stroke } from '../page/items.ts'
+import { colour, madeId, stroke } from '../ink/stroke.ts'
 import { box } from './box.ts'
 import { fileId, paper } from './paper.ts'
 import { axis } from './ruling.ts'
@@ -57,7 +57,7 @@ export const parameter = z
   .refine(({ from, to }) => to > from, 'A parameter ends after it begins.')
 export type Parameter = z.infer<typeof parameter>
 
-const text = z.object({
+export const printedText = z.object({
   ...lying,
   kind: z.literal('text'),
   text: words,
@@ -68,7 +68,7 @@ const text = z.object({
   align: z.enum(['left', 'centre', 'right']),
   list: z.enum(['none', 'dots', 'numbers']),
 })
-const formula = z.object({
+export const printedFormula = z.object({
   ...lying,
   kind: z.literal('formula'),
   latex,
@@ -76,7 +76,7 @@ const formula = z.object({
   colour,
 })
 /** `crop` is the part shown, as parts of the whole from 0 to 1. */
-const picture = z.object({
+export const printedPicture = z.object({
   ...lying,
   kind: z.literal('picture'),
   file: fileId,
@@ -97,7 +97,7 @@ const piece = z.object({
   part: box,
   alt: z.string().max(500),
 })
-const shape = z.object({
+export const printedShape = z.object({
   ...lying,
   kind: z.literal('shape'),
   form: z.enum(['rectangle', 'ellipse', 'triangle', 'line']),
@@ -120,7 +120,7 @@ const plot = z.object({
   curves: z.array(z.object({ formula: z.string().max(300), colour })).max(12),
   parameters: z.array(parameter).max(8),
 })
-const direction = z.object({
+export const printedDirection = z.object({
   ...lying,
   kind: z.literal('direction'),
   text: words,
@@ -179,13 +179,13 @@ const card = z.object({
 
 /** Anything that the teacher puts on a page: printed items, answer places, cards and stacks. Points of the page. */
 export const printedItem = z.discriminatedUnion('kind', [
-  text,
-  formula,
-  picture,
+  printedText,
+  printedFormula,
+  printedPicture,
   piece,
-  shape,
+  printedShape,
   plot,
-  direction,
+  printedDirection,
   ink,
   link,
   typed,

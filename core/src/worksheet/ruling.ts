@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { colour } from '../page/items.ts'
+import { colour } from '../ink/stroke.ts'
 
 const millimetres = z.number().min(1).max(100)
 /** A number that a teacher may write on an axis. */

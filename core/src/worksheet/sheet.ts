@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { madeId } from '../page/items.ts'
+import { madeId } from '../ink/stroke.ts'
 import { box } from './box.ts'
 import { answerKey } from './key.ts'
 import { type WorksheetPage, worksheetPage } from './page.ts'

@@ -2,7 +2,9 @@ import {
   type EventFate,
   type Item,
   isForSet,
+  isThing,
   type Layer,
+  MOST_OWN_PAGES,
   mayWrite,
   type PageEvent,
   type Role,
@@ -27,6 +29,8 @@ export interface Evidence {
   readonly there: ReadonlyMap<string, { copy: string; seq: number; round: number }>
   /** The recordings of this copy. */
   readonly recordings: ReadonlySet<string>
+  /** The pages that somebody laid into this copy. */
+  readonly ownPages: ReadonlySet<string>
   /** Whether a page was given to this person, or to nobody. */
   mayWriteOn(page: string): boolean
 }
@@ -47,21 +51,52 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
   }
   if (!mayEver(evidence.role, event)) return wrong(id, 'This is not yours to write on.')
   const page = evidence.pages.get(event.page)
-  if (!page || !hasPage(evidence.copy, event.page, page)) return wrong(id, 'This copy has no such page.')
+  const laysIn = event.act === 'sheet' && laysPageIn(event)
+  const own = !page && (laysIn || evidence.ownPages.has(event.page))
+  if (!own && (!page || !hasPage(evidence.copy, event.page, page)))
+    return wrong(id, 'This copy has no such page.')
+  if (own && laysIn && !evidence.ownPages.has(event.page) && evidence.ownPages.size >= MOST_OWN_PAGES)
+    return wrong(id, `A copy takes at most ${MOST_OWN_PAGES} pages more.`)
+  if (event.act === 'sheet' && !own && !growsOnly(event)) return wrong(id, 'A printed page can only grow.')
   if (!evidence.mayWriteOn(event.page)) return wrong(id, 'This page was given to somebody else.')
-  if (event.act === 'add') {
+  if (event.act === 'add' || event.act === 'swap') {
     const ink = event.items.filter((item): item is Stroke => item.kind === 'stroke')
     if (ink.some((stroke) => readInk(stroke.points) === undefined))
       return wrong(id, 'This ink cannot be read.')
-    const recorded = event.items.flatMap((item) => ('recording' in item ? [item.recording] : []))
+    const recorded = event.items.flatMap(recordingsIn)
     if (recorded.some((recording) => !evidence.recordings.has(recording)))
       return wrong(id, 'This recording has not arrived.')
-    if (!event.items.every((item) => belongs(item, event.layer, page.items)))
+    if (!event.items.every((item) => belongs(item, event.layer, page?.items ?? NOTHING_PRINTED)))
       return wrong(id, 'This page has no such place for an answer.')
   }
   return mayWrite(evidence.role, evidence.copy, event.layer) || bringsBack(evidence.role, event)
     ? undefined
     : { id, fate: 'closed', why: CLOSED[evidence.role] }
+}
+
+const NOTHING_PRINTED: ReadonlyMap<string, string> = new Map()
+
+/** The recordings that an item shows or plays. */
+export function recordingsIn(item: Item): string[] {
+  if (item.kind === 'picture') return [item.file]
+  return 'recording' in item ? [item.recording] : []
+}
+
+type SheetEvent = Extract<PageEvent, { act: 'sheet' }>
+
+/** Whether this is a page that somebody lays in: it says all that a page needs. */
+export function laysPageIn({ set, layer }: SheetEvent): boolean {
+  return layer === 'work' && set.ruling !== undefined && set.width !== undefined && set.height !== undefined
+}
+
+function growsOnly({ set, layer }: SheetEvent): boolean {
+  return (
+    layer === 'work' &&
+    set.ruling === undefined &&
+    set.gone === undefined &&
+    set.after === undefined &&
+    set.order === undefined
+  )
 }
 
 /** The teacher brings back what somebody took away, on any layer. */
@@ -76,7 +111,7 @@ function hasPage({ setId, dealt }: CopyRecord, id: string, { sets }: PrintedPage
 
 /** Whether what an answer answers is there: the page has that place, card or plot. */
 function belongs(item: Item, layer: Layer, printed: ReadonlyMap<string, string>): boolean {
-  if (item.kind === 'stroke' || item.kind === 'voice') return true
+  if (item.kind === 'stroke' || item.kind === 'voice' || isThing(item)) return true
   if (layer !== 'work') return false
   if (item.kind === 'card') return printed.get(item.card) === 'card'
   const kind = printed.get(item.place)

@@ -10,7 +10,7 @@ import {
 import type pg from 'pg'
 import type { Context } from '../context.ts'
 import { notHere } from '../http/as.ts'
-import { type Evidence, judge, type PrintedOn } from './judge.ts'
+import { type Evidence, judge, laysPageIn, type PrintedOn, recordingsIn } from './judge.ts'
 import { COPY_FIELDS, type CopyRecord, pageTakes, roleIn } from './place.ts'
 import { toStored } from './storedEvent.ts'
 
@@ -116,6 +116,7 @@ export class Keeper {
       batch.flatMap((request) => request.events.map((event) => event.id)),
     )
     const recordings = await recordingsOf(client, batch)
+    const laidIn = await this.#laidIn(client, batch, copies)
     const now = this.#context.now()
     const writing = new Map<string, Written>()
     const answers: (() => void)[] = []
@@ -127,12 +128,15 @@ export class Keeper {
         continue
       }
       const pages = await this.#pagesOf(copy.versionId)
+      const own = laidIn.get(copy.id) ?? new Set<string>()
+      laidIn.set(copy.id, own)
       const evidence: Evidence = {
         copy,
         role,
         pages,
         there,
         recordings: recordings.get(copy.id) ?? new Set(),
+        ownPages: own,
         mayWriteOn: (page) => pageTakes(copy, request.person.id, role, page),
       }
       const of = writing.get(copy.id) ?? { copy, events: [], markingBegan: false, opened: false }
@@ -140,6 +144,7 @@ export class Keeper {
       const fates = request.events.map((event) => {
         const decided = judge(event, evidence)
         if (decided) return decided
+        if (event.act === 'sheet' && laysPageIn(event)) own.add(event.page)
         const seq = ++copy.seqs[event.layer]
         there.set(event.id, { copy: copy.id, seq, round: copy.round })
         of.events.push({
@@ -170,6 +175,22 @@ export class Keeper {
       this.#context.news.eventsKept(copy, events)
       if (markingBegan || begun) this.#context.news.copyChanged(begun ? opened(copy) : copy)
     }
+  }
+
+  /** The pages laid into those copies of a batch that are told of a page their worksheet does not have. */
+  async #laidIn(
+    client: pg.PoolClient,
+    batch: readonly Request[],
+    copies: ReadonlyMap<string, HeldCopy>,
+  ): Promise<Map<string, Set<string>>> {
+    const asked = new Set<string>()
+    for (const { copy, events } of batch) {
+      const held = copies.get(copy)
+      if (!held) continue
+      const pages = await this.#pagesOf(held.versionId)
+      if (events.some(({ page }) => !pages.has(page))) asked.add(copy)
+    }
+    return asked.size === 0 ? new Map() : pagesLaidIn(client, [...asked])
   }
 
   /** The pages of a frozen version never change: looked up once. */
@@ -246,7 +267,11 @@ async function eventsThere(client: pg.PoolClient, ids: string[]) {
 
 async function recordingsOf(client: pg.PoolClient, batch: Request[]): Promise<Map<string, Set<string>>> {
   const voiced = batch.filter(({ events }) =>
-    events.some((event) => event.act === 'add' && event.items.some((item) => 'recording' in item)),
+    events.some(
+      (event) =>
+        'items' in event &&
+        event.items.some((item) => typeof item !== 'string' && recordingsIn(item).length > 0),
+    ),
   )
   const found = new Map<string, Set<string>>()
   if (voiced.length === 0) return found
@@ -255,6 +280,17 @@ async function recordingsOf(client: pg.PoolClient, batch: Request[]): Promise<Ma
   ])
   for (const { id, copy } of rows) found.set(copy, (found.get(copy) ?? new Set()).add(id))
   return found
+}
+
+async function pagesLaidIn(client: pg.PoolClient, copies: string[]): Promise<Map<string, Set<string>>> {
+  const { rows } = await client.query(
+    `SELECT DISTINCT copy_id AS copy, body->>'page' AS page FROM event
+     WHERE copy_id = ANY($1) AND layer = 'work' AND body->>'act' = 'sheet' AND body->'set' ? 'ruling'`,
+    [copies],
+  )
+  const pages = new Map<string, Set<string>>()
+  for (const { copy, page } of rows) pages.set(copy, (pages.get(copy) ?? new Set()).add(page))
+  return pages
 }
 
 async function insertEvents(client: pg.PoolClient, written: Written[]): Promise<void> {

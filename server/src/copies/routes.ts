@@ -6,6 +6,7 @@ import { as, notHere, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
 import { copyAsPdf } from './flatten/index.ts'
 import { copyFor } from './place.ts'
+import { readWholeLog } from './readLog.ts'
 import { stepBy, steps, takeStep, takeStepWithAll } from './standing.ts'
 import { wholeCopy } from './whole.ts'
 
@@ -15,6 +16,12 @@ export function copyRoutes(context: Context): Router {
 
   router.get('/copies/:copy', as('anybody'), async (request, response) => {
     response.json(await wholeCopy(db, whoAsks(request), idIn(request, 'copy')))
+  })
+
+  /** Everything that was ever done to a copy, as far as this person may read it. */
+  router.get('/copies/:copy/log', as('anybody'), async (request, response) => {
+    const { copy, role } = await copyFor(db, whoAsks(request), idIn(request, 'copy'))
+    response.json(await readWholeLog(db, copy, role))
   })
 
   for (const step of steps) {

@@ -12,7 +12,7 @@ type Body = Pick<PageEvent, 'act' | 'page' | 'madeAt'> & { items?: unknown[]; un
 /** Law: `fromStored(toStored(e), …)` is `e` with what the server added. */
 export function toStored(event: PageEvent): StoredEvent {
   const { id: _id, layer: _layer, ...body } = event
-  if (body.act !== 'add') return { body, ink: Buffer.alloc(0) }
+  if (body.act !== 'add' && body.act !== 'swap') return { body, ink: Buffer.alloc(0) }
   const ink: Uint8Array[] = []
   const items = body.items.map((item): Exclude<Item, Stroke> | InkLength => {
     if (item.kind !== 'stroke') return item
@@ -34,7 +34,7 @@ export interface EventRow extends StoredEvent {
 
 export function fromStored({ body, ink, ...kept }: EventRow): KeptEvent {
   const told = body as Body
-  if (told.act !== 'add') return { ...told, ...kept } as unknown as KeptEvent
+  if (told.act !== 'add' && told.act !== 'swap') return { ...told, ...kept } as unknown as KeptEvent
   let at = 0
   const items = (told.items as (InkLength | Item)[]).map((item) => {
     if (item.kind !== 'stroke' || typeof item.points !== 'number') return item

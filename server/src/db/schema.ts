@@ -1,4 +1,4 @@
-import type { Box, CopyState, Deal, Group, Layer, Paper, PrintedItem, Sheet, Way } from '@hand-back/core'
+import type { Box, CopyState, Deal, Group, Habits, Layer, Paper, PrintedItem, Sheet, Way } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import {
   boolean,
@@ -315,6 +315,14 @@ export const joinRequests = pgTable(
   (table) => [index().on(table.classId)],
 )
 
+/** How somebody likes to work (contract/habits.ts). */
+export const personHabits = pgTable('person_habits', {
+  personId: uuid('person_id')
+    .primaryKey()
+    .references(() => people.id),
+  habits: jsonb().$type<Habits>().notNull(),
+})
+
 /**
  * The log of a copy: append-only, enforced by a trigger (see the migrations). Packed ink stands in
  * `ink`, everything else of the event in `body` (copies/storedEvent.ts). Copy and author are held by
@@ -333,7 +341,11 @@ export const events = pgTable(
     body: jsonb().notNull(),
     ink: bytea().notNull(),
   },
-  (table) => [primaryKey({ columns: [table.copyId, table.layer, table.seq] })],
+  (table) => [
+    primaryKey({ columns: [table.copyId, table.layer, table.seq] }),
+    // Pages laid in are looked for when somebody writes on a page that the worksheet does not have.
+    index('event_sheet').on(table.copyId).where(sql`layer = 'work' AND body->>'act' = 'sheet'`),
+  ],
 )
 
 /** A sound on a copy. Its bytes are a file; who may hear it is who may see the copy. */

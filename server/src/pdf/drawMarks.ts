@@ -50,6 +50,10 @@ export class MarkWriter {
         return this.#piece(page, mark)
       case 'stroke':
         return inBox(mark.inner, mark.box, strokeOperators(mark.stroke))
+      case 'laid': {
+        const { a, b, e, f } = mark.by
+        return `q ${matrix([a, b, -b, a, e, f])} cm\n${await this.operators(page, mark.marks)}\nQ`
+      }
     }
   }
 

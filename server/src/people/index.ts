@@ -1,3 +1,4 @@
+export { habitRoutes } from './habits.ts'
 export { signInLimits } from './limits.ts'
 export { findPerson, makeTeacher } from './queries.ts'
 export { peopleRoutes } from './routes.ts'

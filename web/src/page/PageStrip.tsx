@@ -1,56 +1,162 @@
-import { Eraser, Maximize, Redo2, Undo2, ZoomIn, ZoomOut } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { Eraser, Lasso, Redo2, SquareDashed, Undo2 } from 'lucide-react'
+import { Popover } from 'radix-ui'
+import { type ReactNode, useState } from 'react'
 import { StripButton } from './StripButton.tsx'
-import type { Surface } from './Surface.ts'
 import { SwatchStrip } from './SwatchStrip.tsx'
-import type { Tools } from './useWriting.ts'
+import type { Tools } from './useTools.ts'
 
 interface PageStripProps {
   tools: Tools
-  surface: Surface | undefined
   canUndo: boolean
   canRedo: boolean
   onUndo: () => void
   onRedo: () => void
-  /** More tools, between the eraser and the zoom. */
+  /** Stands in place of the pens, while something is picked up. */
+  picked?: ReactNode
+  /** More tools after the eraser and the loop. */
   children?: ReactNode
+  /** Along a side instead of below. */
+  upright?: boolean
+  /** Picking up is offered. */
+  picks?: boolean
 }
 
-/** The one row of controls under a page. On small screens it slides sideways. */
-export function PageStrip({ tools, surface, canUndo, canRedo, onUndo, onRedo, children }: PageStripProps) {
+/** The one row of controls of a page. On small screens it slides. */
+export function PageStrip({
+  tools,
+  canUndo,
+  canRedo,
+  onUndo,
+  onRedo,
+  picked,
+  children,
+  upright = false,
+  picks = false,
+}: PageStripProps) {
   return (
     <div
       role="toolbar"
       aria-label="Writing"
-      className="flex shrink-0 items-center gap-1 overflow-x-auto border-t border-rule bg-card px-3 py-2 max-[560px]:px-1.5"
+      aria-orientation={upright ? 'vertical' : 'horizontal'}
+      className={`flex shrink-0 items-center gap-1 border-rule bg-card ${
+        upright
+          ? 'w-[88px] flex-col overflow-y-auto border-x px-2 py-3'
+          : 'overflow-x-auto border-t px-3 py-2 max-[900px]:gap-0.5 max-[900px]:px-1.5'
+      }`}
     >
-      <span className="mx-auto" />
+      <span className={upright ? 'my-auto' : 'mx-auto'} />
       <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
       <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
-      <Divider />
-      <SwatchStrip
-        swatches={tools.swatches}
-        active={tools.tool === 'pen' ? tools.active : undefined}
-        onPick={tools.pick}
-        onChange={tools.change}
-      />
-      <Divider />
-      <StripButton
-        icon={Eraser}
-        label="Rub out"
-        pressed={tools.tool === 'eraser'}
-        onClick={() => tools.setTool(tools.tool === 'eraser' ? 'pen' : 'eraser')}
-      />
+      <Divider upright={upright} />
+      {picked ?? (
+        <>
+          <SwatchStrip tools={tools} upright={upright} />
+          <Divider upright={upright} />
+          <RubOut tools={tools} upright={upright} />
+          {picks && (
+            <TwoWays
+              tools={tools}
+              tool="pick"
+              label="Pick up"
+              icon={tools.boxes ? SquareDashed : Lasso}
+              upright={upright}
+              legend="Draw round things"
+              ways={[
+                [false, 'with a loop'],
+                [true, 'with a box'],
+              ]}
+              way={tools.boxes}
+              onWay={tools.setBoxes}
+            />
+          )}
+        </>
+      )}
       {children}
-      <Divider />
-      <StripButton icon={ZoomOut} label="Smaller" onClick={() => surface?.zoomBy(0.8)} />
-      <StripButton icon={Maximize} label="Fit" onClick={() => surface?.fit()} />
-      <StripButton icon={ZoomIn} label="Larger" onClick={() => surface?.zoomBy(1.25)} />
-      <span className="mx-auto" />
+      <span className={upright ? 'my-auto' : 'mx-auto'} />
     </div>
   )
 }
 
-function Divider() {
-  return <span aria-hidden="true" className="mx-1.5 h-9 w-px shrink-0 bg-rule max-[560px]:mx-0.5" />
+function RubOut({ tools, upright }: { tools: Tools; upright: boolean }) {
+  return (
+    <TwoWays
+      tools={tools}
+      tool="eraser"
+      label="Rub out"
+      icon={Eraser}
+      upright={upright}
+      legend="Rub out"
+      ways={[
+        ['whole', 'whole strokes'],
+        ['exact', 'just where I rub'],
+      ]}
+      way={tools.eraser}
+      onWay={tools.setEraser}
+    />
+  )
+}
+
+interface TwoWaysProps<Way> {
+  tools: Tools
+  tool: 'eraser' | 'pick'
+  label: string
+  icon: typeof Eraser
+  upright: boolean
+  legend: string
+  ways: readonly (readonly [Way, string])[]
+  way: Way
+  onWay: (way: Way) => void
+}
+
+/** A tool that works in two ways. A tap takes it in hand; a tap on the one in hand offers its ways. */
+function TwoWays<Way>({ tools, tool, label, icon, upright, legend, ways, way, onWay }: TwoWaysProps<Way>) {
+  const [open, setOpen] = useState(false)
+  const inHand = tools.tool === tool
+  return (
+    <Popover.Root open={open} onOpenChange={(opens) => !opens && setOpen(false)}>
+      <Popover.Anchor asChild>
+        <StripButton
+          icon={icon}
+          label={label}
+          pressed={inHand}
+          hint={inHand ? 'Press again to change how' : undefined}
+          onClick={() => (inHand ? setOpen(true) : tools.setTool(tool))}
+        />
+      </Popover.Anchor>
+      <Popover.Portal>
+        <Popover.Content
+          side={upright ? 'right' : 'top'}
+          sideOffset={10}
+          className="z-50 w-[240px] rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
+        >
+          <fieldset className="flex flex-col gap-2">
+            <legend className="mb-2 font-semibold">{legend}</legend>
+            {ways.map(([of, words]) => (
+              <button
+                key={words}
+                type="button"
+                aria-pressed={way === of}
+                onClick={() => {
+                  onWay(of)
+                  setOpen(false)
+                }}
+                className={`min-h-[44px] rounded-tag border px-3 text-left ${way === of ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet'}`}
+              >
+                {words}
+              </button>
+            ))}
+          </fieldset>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
+
+function Divider({ upright }: { upright: boolean }) {
+  return (
+    <span
+      aria-hidden="true"
+      className={`shrink-0 bg-rule ${upright ? 'my-1 h-px w-14' : 'mx-1.5 h-9 w-px max-[900px]:mx-0.5'}`}
+    />
+  )
 }

@@ -2,7 +2,7 @@ import type { Mark, Stroke, WorksheetPage } from '@hand-back/core'
 import { HIGHLIGHTER_OPACITY } from '@hand-back/core'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { bitmapsFor } from './draw/bitmaps.ts'
-import { Surface, type Writing } from './Surface.ts'
+import { type Finger, Surface, type Writing } from './Surface.ts'
 import type { View } from './view.ts'
 
 interface PageSurfaceProps {
@@ -15,13 +15,21 @@ interface PageSurfaceProps {
   /** Left out: only to read. */
   writing: Writing | undefined
   label: string
+  finger?: Finger
+  /** Holds the view still. */
+  lens?: View
+  /** What tests and styles know it by. */
+  name?: string
   /** Told the surface once it is there, for buttons and keys that move the view. */
   onSurface?: (surface: Surface | undefined) => void
+  /** Told what one sees of the page, and how large the window is. */
+  onView?: (view: View, window: { width: number; height: number }) => void
   /** What lies on the page besides ink, placed by the view. */
   children?: (view: View) => ReactNode
 }
 
 const PEN_SEEN = 'pen seen'
+const CURSORS = { pen: 'crosshair', eraser: 'cell', pick: 'default', put: 'copy' } as const
 
 /** The page one writes on, in React. */
 export function PageSurface({
@@ -31,7 +39,11 @@ export function PageSurface({
   photoUrl,
   writing,
   label,
+  finger = 'until pen',
+  lens,
+  name = 'page',
   onSurface,
+  onView,
   children,
 }: PageSurfaceProps) {
   const host = useRef<HTMLDivElement>(null)
@@ -74,7 +86,20 @@ export function PageSurface({
     if (surface.current) surface.current.writing = writing
   }, [writing])
 
-  const cursor = writing ? (writing.tool === 'eraser' ? 'cell' : 'crosshair') : 'grab'
+  useEffect(() => {
+    if (surface.current) surface.current.finger = finger
+  }, [finger])
+
+  useEffect(() => {
+    if (surface.current) surface.current.lens = lens
+  }, [lens])
+
+  useEffect(() => {
+    const { clientWidth: width, clientHeight: height } = host.current!
+    onView?.(view, { width, height })
+  }, [view, onView])
+
+  const cursor = writing ? CURSORS[writing.tool] : 'grab'
   return (
     <div className="relative min-w-0 flex-1 overflow-hidden bg-blotter select-none">
       <div
@@ -84,7 +109,8 @@ export function PageSurface({
         data-scale={view.scale.toFixed(4)}
         data-x={view.x.toFixed(1)}
         data-y={view.y.toFixed(1)}
-        data-testid="page"
+        data-testid={name}
+        data-surface
       >
         <div
           className="absolute bg-sheet shadow-[0_2px_14px_rgb(30_43_58/0.16)]"

@@ -1,3 +1,5 @@
+import { FilePlus2 } from 'lucide-react'
+
 /** The pages of a copy as tabs at its side. */
 export function PageTabs({
   count,
@@ -5,6 +7,7 @@ export function PageTabs({
   onTurn,
   marked,
   noted,
+  onAll,
 }: {
   count: number
   current: number
@@ -12,8 +15,10 @@ export function PageTabs({
   marked?: ReadonlySet<number>
   /** A word about a page, by its index. */
   noted?: ReadonlyMap<number, string>
+  /** Shows all pages at a glance, and what can be done with them. */
+  onAll?: () => void
 }) {
-  if (count < 2) return null
+  if (count < 2 && !onAll) return null
   return (
     <nav
       aria-label="Pages"
@@ -42,6 +47,17 @@ export function PageTabs({
           </button>
         )
       })}
+      {onAll && (
+        <button
+          type="button"
+          aria-label="All pages, new pages, more room"
+          title="All pages, new pages, more room"
+          onClick={onAll}
+          className="grid min-h-[48px] w-[44px] shrink-0 place-items-center self-end rounded-l-md border border-r-0 border-dashed border-ink-soft bg-card text-ink-soft hover:bg-sheet hover:text-ink"
+        >
+          <FilePlus2 size={20} aria-hidden="true" />
+        </button>
+      )}
     </nav>
   )
 }

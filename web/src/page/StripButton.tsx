@@ -1,36 +1,27 @@
 import type { LucideIcon } from 'lucide-react'
+import type { ComponentProps } from 'react'
 
-interface StripButtonProps {
+interface StripButtonProps extends Omit<ComponentProps<'button'>, 'children'> {
   icon: LucideIcon
   label: string
-  onClick: () => void
-  pressed?: boolean
-  disabled?: boolean
-  hint?: string
+  pressed?: boolean | undefined
+  hint?: string | undefined
 }
 
 /** A tool in the strip: a drawing with its word under it, large enough for a finger. */
-export function StripButton({
-  icon: Icon,
-  label,
-  onClick,
-  pressed,
-  disabled = false,
-  hint,
-}: StripButtonProps) {
+export function StripButton({ icon: Icon, label, pressed, hint, ...button }: StripButtonProps) {
   return (
     <button
       type="button"
       aria-pressed={pressed}
-      disabled={disabled}
       title={hint}
-      onClick={onClick}
-      className={`flex h-[52px] min-w-[56px] flex-col items-center justify-center gap-0.5 rounded-tag border px-2 text-[13px] font-semibold whitespace-nowrap disabled:opacity-40 max-[560px]:min-w-[44px] max-[560px]:px-1 ${
+      {...button}
+      className={`flex h-[52px] min-w-[56px] flex-col items-center justify-center gap-0.5 rounded-tag border px-2 text-[0.8125rem] font-semibold whitespace-nowrap disabled:opacity-40 max-[560px]:min-w-[44px] max-[560px]:px-1 ${
         pressed ? 'border-ink bg-sheet' : 'border-transparent hover:bg-blotter'
       }`}
     >
       <Icon size={20} aria-hidden="true" strokeWidth={1.9} />
-      <span className="tabular max-[560px]:text-[12px]">{label}</span>
+      <span className="tabular max-[560px]:text-[0.75rem]">{label}</span>
     </button>
   )
 }

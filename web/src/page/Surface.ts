@@ -1,21 +1,18 @@
 import {
-  boundsOf,
   type InkPoint,
   type Mark,
-  overlap,
+  type Point,
   type Stroke,
-  strokePoints,
-  touches,
+  type Swatch,
   type WorksheetPage,
   worthKeeping,
 } from '@hand-back/core'
 import type { Bitmaps } from './draw/drawMarks.ts'
 import { InkCanvas } from './draw/InkCanvas.ts'
 import { PaperCanvas } from './draw/PaperCanvas.ts'
-import { strokePath } from './draw/strokePath.ts'
 import { WetCanvas } from './draw/WetCanvas.ts'
 import { Pointers } from './pointers.ts'
-import type { Swatch } from './swatches.ts'
+import { Rubbing } from './tools/rubbing.ts'
 import { type Hand, TOOLS, type Tool, type ToolName } from './tools/tools.ts'
 import { fitView, panBy, type Size, shownPart, toPage, transformBetween, type View, zoomAt } from './view.ts'
 
@@ -26,14 +23,29 @@ const REST = 90
 /** Drawing all ink faster than this many milliseconds is done at every frame of a move. */
 const QUICK = 7
 
+/** A tap reaches this far, and a loop smaller than this is a tap, in CSS pixels. */
+const TAP_REACH = 8
+
 export interface Writing {
   readonly tool: ToolName
   readonly swatch: Swatch
+  /** The eraser rubs out exactly what it passes over, not whole strokes. */
+  readonly exact?: boolean
+  /** What is picked up is drawn round with a box, not a loop. */
+  readonly boxes?: boolean
   keep(points: readonly InkPoint[]): void
   take(strokes: readonly Stroke[]): void
   /** Whether this person may take away a stroke. */
   mayTake(stroke: Stroke): boolean
+  /** Takes strokes and leaves pieces of them. */
+  cut?(taken: readonly Stroke[], pieces: readonly Stroke[]): void
+  /** Picks up what lies in a loop; one place: what lies under it, `reach` points around. */
+  pickUp?(loop: readonly Point[], reach: number): void
+  put?(from: Point, to: Point): void
 }
+
+/** What one finger does: it writes until a pen is seen, always writes, or always moves the page. */
+export type Finger = 'until pen' | 'writes' | 'moves'
 
 export interface SurfaceEvents {
   viewChanged(view: View): void
@@ -67,6 +79,7 @@ export class Surface implements Hand {
   #page: WorksheetPage | undefined
   #strokes: readonly Stroke[] = []
   #view: View = { scale: 1, x: 0, y: 0 }
+  #lens: View | undefined
   #drawnView: View = this.#view
   #writing: Writing | undefined
   #wetPoints: InkPoint[] = []
@@ -74,11 +87,13 @@ export class Surface implements Hand {
   #frame = 0
   #rest: ReturnType<typeof setTimeout> | undefined
   #drawTook = 0
-  #rubbed = new Set<Stroke>()
-  #rubAt: InkPoint | undefined
+  #finger: Finger = 'until pen'
+  #penSeen: boolean
+  readonly #rubbing = new Rubbing()
 
-  constructor(host: HTMLElement, canvases: Canvases, events: SurfaceEvents, fingerMoves: boolean) {
+  constructor(host: HTMLElement, canvases: Canvases, events: SurfaceEvents, penSeen: boolean) {
     this.#host = host
+    this.#penSeen = penSeen
     this.#stage = canvases.stage
     this.#events = events
     this.#paper = new PaperCanvas(canvases.paper, events.paperTrouble)
@@ -100,12 +115,14 @@ export class Surface implements Hand {
         pan: (dx, dy) => this.#page && this.setView(panBy(this.#view, dx, dy, this.#page, this.#window)),
         zoom: (at, factor) =>
           this.#page && this.setView(zoomAt(this.#view, at, factor, this.#page, this.#window)),
+        leans: () => this.#writing?.tool === 'pen' && this.#writing.swatch.nib === 'brush',
         penSeen: () => {
-          this.#pointers.fingerMoves = true
+          this.#penSeen = true
+          this.finger = this.#finger
           events.penSeen()
         },
       },
-      fingerMoves,
+      penSeen,
     )
     this.#watch = new ResizeObserver(() => this.#resize())
     this.#watch.observe(host)
@@ -120,8 +137,23 @@ export class Surface implements Hand {
     cancelAnimationFrame(this.#frame)
   }
 
-  set fingerMoves(moves: boolean) {
-    this.#pointers.fingerMoves = moves
+  set finger(finger: Finger) {
+    this.#finger = finger
+    this.#pointers.fingerMoves = finger === 'moves' || (finger === 'until pen' && this.#penSeen)
+  }
+
+  /** Holds the view still: a part of the page seen large, where only writing counts. Left out: it moves again. */
+  set lens(lens: View | undefined) {
+    this.#lens = lens
+    if (lens) this.setView(lens)
+  }
+
+  /** Looks at a place of the page, in the middle, at a scale. */
+  look(at: Point, scale: number): void {
+    if (!this.#page) return
+    const { width, height } = this.#window
+    const view = { scale, x: width / 2 - at.x * scale, y: height / 2 - at.y * scale }
+    this.setView(zoomAt(view, { x: width / 2, y: height / 2 }, 1, this.#page, this.#window))
   }
 
   /** Shows a page. The same page of another copy keeps place and zoom; another page begins at its top. */
@@ -148,7 +180,6 @@ export class Surface implements Hand {
   /** Shows these strokes, in this order. */
   showStrokes(strokes: readonly Stroke[]): void {
     this.#strokes = strokes
-    for (const stroke of this.#rubbed) if (!strokes.includes(stroke)) this.#rubbed.delete(stroke)
     this.#updateInk()
   }
 
@@ -184,7 +215,8 @@ export class Surface implements Hand {
     if (this.#page) this.setView(panBy(this.#view, dx, dy, this.#page, this.#window))
   }
 
-  setView(view: View, redraw = false): void {
+  setView(wanted: View, redraw = false): void {
+    const view = this.#lens ?? wanted
     this.#view = view
     this.#events.viewChanged(view)
     clearTimeout(this.#rest)
@@ -222,33 +254,39 @@ export class Surface implements Hand {
   }
 
   rub(points: readonly InkPoint[]): void {
-    const radius = ERASER_RADIUS / this.#view.scale
-    for (const at of points) {
-      const from = this.#rubAt ?? at
-      this.#rubAt = at
-      const way = boundsOf([from, at], radius)
-      for (const stroke of this.#strokes) {
-        if (this.#rubbed.has(stroke) || !overlap(strokePath(stroke).bounds, way)) continue
-        if (!this.#writing?.mayTake(stroke) || !touches(strokePoints(stroke), stroke.width, from, at, radius))
-          continue
-        this.#rubbed.add(stroke)
-      }
-    }
+    const { exact = false, mayTake } = this.#writing ?? {}
+    if (!mayTake) return
+    this.#rubbing.go(this.#strokes, points, ERASER_RADIUS / this.#view.scale, exact, mayTake)
     this.#updateInk()
   }
 
   takeRubbed(): void {
-    const rubbed = [...this.#rubbed]
-    this.#rubAt = undefined
-    if (rubbed.length > 0) this.#writing?.take(rubbed)
+    const { taken, pieces } = this.#rubbing.end()
+    if (pieces.length > 0) this.#writing?.cut?.(taken, pieces)
+    else if (taken.length > 0) this.#writing?.take(taken)
     // What was not taken after all comes back; what was is gone from the strokes by now.
-    this.restoreRubbed()
+    this.#updateInk()
   }
 
   restoreRubbed(): void {
-    this.#rubAt = undefined
-    this.#rubbed.clear()
+    this.#rubbing.clear()
     this.#updateInk()
+  }
+
+  guide(way: readonly InkPoint[]): void {
+    const boxed = this.#writing?.boxes || this.#writing?.tool === 'put'
+    this.#wet.drawGuide(boxed && way.length > 1 ? corners(way) : way, this.#view)
+  }
+
+  pickUp(way: readonly InkPoint[]): void {
+    const reach = TAP_REACH / this.#view.scale
+    const tap = way.every((at) => Math.hypot(at.x - way[0]!.x, at.y - way[0]!.y) < reach)
+    const loop = tap ? way.slice(0, 1) : this.#writing?.boxes ? corners(way) : way
+    this.#writing?.pickUp?.(loop, reach)
+  }
+
+  put(way: readonly InkPoint[]): void {
+    this.#writing?.put?.(way[0]!, way.at(-1)!)
   }
 
   #resize(): void {
@@ -296,8 +334,7 @@ export class Surface implements Hand {
   #seen(): { pens: Stroke[]; highlighters: Stroke[] } {
     const pens: Stroke[] = []
     const highlighters: Stroke[] = []
-    for (const stroke of this.#strokes) {
-      if (this.#rubbed.has(stroke)) continue
+    for (const stroke of this.#rubbing.seen(this.#strokes)) {
       if (stroke.nib === 'highlighter') highlighters.push(stroke)
       else pens.push(stroke)
     }
@@ -314,4 +351,10 @@ export class Surface implements Hand {
         this.#wet.draw(this.#wetPoints, this.#wetForeseen, swatch, this.#view)
     })
   }
+}
+
+/** The box between the ends of a way, as a loop. */
+function corners(way: readonly Point[]): Point[] {
+  const [from, to] = [way[0]!, way.at(-1)!]
+  return [from, { x: to.x, y: from.y }, to, { x: from.x, y: to.y }]
 }

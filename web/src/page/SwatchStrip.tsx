@@ -1,20 +1,21 @@
+import { MOST_SWATCHES, NIBS, type Swatch, strokeOutline, traceOutline } from '@hand-back/core'
 import { Popover } from 'radix-ui'
-import { useState } from 'react'
-import { COLOURS, type Swatch, swatchName, WIDTHS } from './swatches.ts'
-
-interface SwatchStripProps {
-  swatches: readonly Swatch[]
-  /** The one that writes now, or none while another tool is in hand. */
-  active: number | undefined
-  onPick: (index: number) => void
-  onChange: (index: number, swatch: Swatch) => void
-}
+import { type ComponentProps, type ReactNode, useMemo, useState } from 'react'
+import { ColourGrid } from './ColourGrid.tsx'
+import { swatchName, WIDTHS } from './swatches.ts'
+import type { Tools } from './useTools.ts'
 
 /** Pens as samples of their own ink. A tap writes with it; a tap on the one in hand opens its settings. */
-export function SwatchStrip({ swatches, active, onPick, onChange }: SwatchStripProps) {
+export function SwatchStrip({ tools, upright = false }: { tools: Tools; upright?: boolean }) {
+  const { swatches } = tools
+  const active = tools.tool === 'pen' ? tools.active : undefined
   const [open, setOpen] = useState<number>()
+  const moveTo = (index: number, by: -1 | 1) => {
+    tools.shift(index, by)
+    setOpen(index + by)
+  }
   return (
-    <fieldset aria-label="Pens" className="flex gap-1.5">
+    <fieldset aria-label="Pens" className={`flex gap-1.5 max-[900px]:gap-1 ${upright ? 'flex-col' : ''}`}>
       {swatches.map((swatch, index) => (
         <Popover.Root
           key={index}
@@ -27,8 +28,8 @@ export function SwatchStrip({ swatches, active, onPick, onChange }: SwatchStripP
               aria-pressed={active === index}
               aria-label={swatchName(swatch)}
               title={active === index ? 'Press again to change it' : swatchName(swatch)}
-              onClick={() => (active === index ? setOpen(index) : onPick(index))}
-              className={`h-[52px] w-[68px] overflow-hidden rounded-tag border bg-sheet max-[900px]:w-[52px] max-[560px]:w-[44px] ${
+              onClick={() => (active === index ? setOpen(index) : tools.pick(index))}
+              className={`h-[52px] w-[68px] shrink-0 overflow-hidden rounded-tag border bg-sheet max-[900px]:w-[48px] max-[560px]:w-[44px] ${
                 active === index
                   ? 'border-ink outline outline-[3px] outline-ink'
                   : 'border-rule hover:border-ink-soft'
@@ -39,11 +40,38 @@ export function SwatchStrip({ swatches, active, onPick, onChange }: SwatchStripP
           </Popover.Anchor>
           <Popover.Portal>
             <Popover.Content
-              side="top"
+              side={upright ? 'right' : 'top'}
               sideOffset={10}
-              className="z-50 w-[300px] rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
+              className="z-50 max-h-[80vh] w-[330px] overflow-y-auto rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
             >
-              <Settings swatch={swatch} onChange={(changed) => onChange(index, changed)} />
+              <Settings swatch={swatch} onChange={(changed) => tools.change(index, changed)}>
+                <div className="flex flex-wrap gap-2 border-t border-rule pt-3">
+                  <Small disabled={index === 0} onClick={() => moveTo(index, -1)}>
+                    ← Move
+                  </Small>
+                  <Small disabled={index === swatches.length - 1} onClick={() => moveTo(index, 1)}>
+                    Move →
+                  </Small>
+                  <Small
+                    disabled={swatches.length >= MOST_SWATCHES}
+                    onClick={() => {
+                      tools.another()
+                      setOpen(index + 1)
+                    }}
+                  >
+                    One more
+                  </Small>
+                  <Small
+                    disabled={swatches.length === 1}
+                    onClick={() => {
+                      setOpen(undefined)
+                      tools.drop(index)
+                    }}
+                  >
+                    Put away
+                  </Small>
+                </div>
+              </Settings>
             </Popover.Content>
           </Popover.Portal>
         </Popover.Root>
@@ -52,9 +80,31 @@ export function SwatchStrip({ swatches, active, onPick, onChange }: SwatchStripP
   )
 }
 
-function Settings({ swatch, onChange }: { swatch: Swatch; onChange: (swatch: Swatch) => void }) {
+interface SettingsProps {
+  swatch: Swatch
+  onChange: (swatch: Swatch) => void
+  children: ReactNode
+}
+
+function Settings({ swatch, onChange, children }: SettingsProps) {
   return (
     <div className="flex flex-col gap-3">
+      <div className="flex gap-2">
+        {NIBS.map((nib) => (
+          <button
+            key={nib}
+            type="button"
+            aria-pressed={swatch.nib === nib}
+            onClick={() => swatch.nib !== nib && onChange({ ...swatch, nib, width: WIDTHS[nib][1]! })}
+            className={`min-h-[52px] flex-1 overflow-hidden rounded-tag border bg-sheet text-[13px] font-semibold ${swatch.nib === nib ? 'border-ink outline outline-2 outline-ink' : 'border-rule'}`}
+          >
+            <span className="block h-[30px]">
+              <Sample swatch={{ ...swatch, nib, width: WIDTHS[nib][1]! }} />
+            </span>
+            {nib}
+          </button>
+        ))}
+      </div>
       <div className="flex gap-2">
         {WIDTHS[swatch.nib].map((width) => (
           <button
@@ -69,60 +119,58 @@ function Settings({ swatch, onChange }: { swatch: Swatch; onChange: (swatch: Swa
           </button>
         ))}
       </div>
-      <div className="grid grid-cols-6 gap-1">
-        {COLOURS.map(([colour, name]) => (
-          <button
-            key={colour}
-            type="button"
-            aria-label={name}
-            aria-pressed={swatch.colour === colour}
-            onClick={() => onChange({ ...swatch, colour })}
-            className={`grid h-[44px] place-items-center rounded-tag border ${swatch.colour === colour ? 'border-ink bg-sheet' : 'border-transparent hover:bg-sheet'}`}
-          >
-            <svg width="30" height="22" aria-hidden="true">
-              <path
-                d="M4 12C8 2 12 4 14 11s6 9 12-1"
-                fill="none"
-                stroke={colour}
-                strokeWidth="5"
-                strokeLinecap="round"
-              />
-            </svg>
-          </button>
-        ))}
-      </div>
-      <label className="flex items-center justify-between gap-3 font-semibold">
-        Any colour
-        <input
-          type="color"
-          value={swatch.colour}
-          onChange={(event) => onChange({ ...swatch, colour: event.target.value })}
-          className="h-[44px] w-[88px] rounded-tag border border-rule bg-sheet p-1"
-        />
-      </label>
+      <ColourGrid colour={swatch.colour} onPick={(colour) => onChange({ ...swatch, colour })} />
+      {children}
     </div>
   )
 }
 
+function Small(props: ComponentProps<'button'>) {
+  return (
+    <button
+      type="button"
+      {...props}
+      className="min-h-[44px] rounded-tag border border-rule bg-sheet px-3 font-semibold disabled:opacity-40"
+    />
+  )
+}
+
+/** The way of a sample across its tag, in CSS pixels. */
+const SAMPLE = { x: [8, 16, 25, 33, 42, 52, 60], y: [32, 17, 14, 26, 34, 31, 20] }
+
 /** The swatch's own ink in true colour, width and transparency. */
 function Sample({ swatch }: { swatch: Swatch }) {
-  if (swatch.nib === 'highlighter') {
-    return (
-      <svg viewBox="0 0 68 50" className="h-full w-full" aria-hidden="true">
-        <path d="M8 25h52" stroke="#1e2b3a" strokeWidth="1.4" strokeDasharray="5 3 9 3 3 4" />
-        <path d={`M6 25h56`} stroke={swatch.colour} strokeWidth={swatch.width * 1.33} opacity="0.5" />
-      </svg>
-    )
-  }
+  const flat = swatch.nib === 'highlighter'
+  const d = useMemo(() => {
+    const points = SAMPLE.x.map((x, index) => ({
+      x,
+      y: flat ? 25 : SAMPLE.y[index]!,
+      pressure: 0.35 + 0.55 * Math.sin((Math.PI * index) / (SAMPLE.x.length - 1)),
+      time: index * 20,
+    }))
+    return outlinePath(strokeOutline(points, swatch.nib, swatch.width * 1.33))
+  }, [swatch.nib, swatch.width, flat])
   return (
     <svg viewBox="0 0 68 50" className="h-full w-full" aria-hidden="true">
-      <path
-        d="M8 32C16 10 24 12 32 26s16 14 28-4"
-        fill="none"
-        stroke={swatch.colour}
-        strokeWidth={swatch.width * 1.33}
-        strokeLinecap="round"
-      />
+      {flat && <path d="M8 25h52" stroke="#1e2b3a" strokeWidth="1.4" strokeDasharray="5 3 9 3 3 4" />}
+      <path d={d} fill={swatch.colour} opacity={flat ? 0.5 : 1} />
     </svg>
   )
+}
+
+/** The outline of a stroke as an SVG path. */
+function outlinePath(outline: readonly (readonly number[])[]): string {
+  let d = ''
+  traceOutline(outline, {
+    moveTo: (x, y) => {
+      d += `M${x.toFixed(1)} ${y.toFixed(1)}`
+    },
+    quadraticCurveTo: (cx, cy, x, y) => {
+      d += `Q${cx.toFixed(1)} ${cy.toFixed(1)} ${x.toFixed(1)} ${y.toFixed(1)}`
+    },
+    closePath: () => {
+      d += 'Z'
+    },
+  })
+  return d
 }

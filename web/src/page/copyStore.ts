@@ -42,6 +42,13 @@ export interface OpenCopy {
   readonly refused: string | undefined
 }
 
+/** What can be done to a page, without what every event has. */
+export type PageAct = PageEvent extends infer Event
+  ? Event extends PageEvent
+    ? Omit<Event, 'id' | 'page' | 'layer' | 'madeAt' | 'undoes'>
+    : never
+  : never
+
 /** What an open copy needs of the outbox. */
 export type CopyOutbox = Pick<Outbox, 'onFates' | 'waitingFor' | 'put' | 'release'>
 
@@ -134,9 +141,15 @@ export class CopyStore {
     this.#keep({ ...event, author: this.#person.id, round: this.#now.round, free: true })
   }
 
+  /** Does something to a page, on the layer that this person writes on. */
+  act(page: string, act: PageAct): void {
+    this.#commit({ ...this.#common(page), ...act } as PageEvent)
+  }
+
   /** Puts items on a page, on the layer that this person writes on. */
-  add(page: string, items: Item[], sound?: Sound): void {
-    this.#commit({ ...this.#common(page), act: 'add', items }, sound)
+  add(page: string, items: readonly Item[], sound?: Sound): void {
+    for (const some of portions(items))
+      this.#commit({ ...this.#common(page), act: 'add', items: some }, sound)
   }
 
   /** Takes items away; undo brings them back. */
@@ -324,4 +337,21 @@ export class CopyStore {
   #set(change: Partial<OpenCopy>): void {
     this.view.setState(change)
   }
+}
+
+/** The most letters of ink in one event: what is pasted may be more than one message can hold. */
+const MOST_LETTERS = 600_000
+
+function portions(items: readonly Item[]): Item[][] {
+  const all: Item[][] = [[]]
+  let letters = 0
+  for (const item of items) {
+    letters += item.kind === 'stroke' ? item.points.length + 300 : 1000
+    if (letters > MOST_LETTERS && all.at(-1)!.length > 0) {
+      all.push([])
+      letters = 0
+    }
+    all.at(-1)!.push(item)
+  }
+  return all
 }

@@ -1,4 +1,4 @@
-import type { InkPoint, Point } from '@hand-back/core'
+import { type InkPoint, lean, type Point, Steadier } from '@hand-back/core'
 import type { Tool } from './tools/tools.ts'
 
 /** What the pointers act on. */
@@ -13,6 +13,8 @@ export interface PointerTarget {
   }
   /** Where a place of the window (CSS pixels) is on the page. */
   toPage(at: Point): Point
+  /** The nib in hand gets broader the flatter the pen lies. */
+  leans(): boolean
   pan(dx: number, dy: number): void
   zoom(at: Point, factor: number): void
   penSeen(): void
@@ -30,7 +32,12 @@ interface Stroke {
   readonly pointer: number
   readonly tool: Tool
   readonly startedAt: number
+  /** A mouse trembles more than a pen does. */
+  readonly steadier: Steadier | undefined
 }
+
+/** How far a steadied line may lie from where the mouse is, in CSS pixels. */
+const LEASH = 9
 
 /**
  * Decides what each pointer means: a pen or mouse writes; a finger writes until a pen has been seen on
@@ -133,8 +140,10 @@ export class Pointers {
       return
     }
     this.#element.setPointerCapture(event.pointerId)
-    this.#stroke = { pointer: event.pointerId, tool, startedAt: event.timeStamp }
-    this.#target.drawing.down(tool, this.#inkPoint(event))
+    const steadied = event.pointerType === 'mouse' && tool.writes === true
+    const steadier = steadied ? new Steadier(this.#onPage(LEASH)) : undefined
+    this.#stroke = { pointer: event.pointerId, tool, startedAt: event.timeStamp, steadier }
+    this.#target.drawing.down(tool, this.#steady(this.#inkPoint(event)))
     event.preventDefault()
   }
 
@@ -164,8 +173,11 @@ export class Pointers {
       return
     }
     const samples = event.getCoalescedEvents()
-    const points = (samples.length > 0 ? samples : [event]).map((sample) => this.#inkPoint(sample))
-    const foreseen = event.getPredictedEvents?.().map((sample) => this.#inkPoint(sample)) ?? []
+    const points = (samples.length > 0 ? samples : [event]).map((sample) =>
+      this.#steady(this.#inkPoint(sample)),
+    )
+    const predicted = stroke.steadier ? [] : (event.getPredictedEvents?.() ?? [])
+    const foreseen = predicted.map((sample) => this.#inkPoint(sample))
     this.#target.drawing.move(stroke.tool, points, foreseen)
   }
 
@@ -191,7 +203,9 @@ export class Pointers {
     this.#touches.delete(event.pointerId)
     if (event.pointerId === this.#panning?.pointer) this.#panning = undefined
     if (event.pointerId !== this.#stroke?.pointer) return
-    const { tool } = this.#stroke
+    const { tool, steadier } = this.#stroke
+    const last = steadier?.end()
+    if (last) this.#target.drawing.move(tool, [last], [])
     this.#stroke = undefined
     const tapped = this.#tapped
     this.#tapped = undefined
@@ -224,6 +238,15 @@ export class Pointers {
     this.#spaceHeld = event.type === 'keydown'
   }
 
+  #steady(sample: InkPoint): InkPoint {
+    return this.#stroke?.steadier?.next(sample) ?? sample
+  }
+
+  /** CSS pixels as points of the page. */
+  #onPage(pixels: number): number {
+    return this.#target.toPage({ x: pixels, y: 0 }).x - this.#target.toPage({ x: 0, y: 0 }).x
+  }
+
   #place(event: MouseEvent): Point {
     const box = this.#element.getBoundingClientRect()
     return { x: event.clientX - box.left, y: event.clientY - box.top }
@@ -232,7 +255,8 @@ export class Pointers {
   #inkPoint(event: PointerEvent): InkPoint {
     const { x, y } = this.#target.toPage(this.#place(event))
     // Only pens tell pressure; what mice and fingers say differs by browser.
-    const pressure = event.pointerType === 'pen' ? event.pressure : 0.5
+    const told = event.pointerType === 'pen' ? event.pressure : 0.5
+    const pressure = this.#target.leans() ? lean(told, event.tiltX, event.tiltY) : told
     const time = this.#stroke ? Math.max(0, Math.round(event.timeStamp - this.#stroke.startedAt)) : 0
     return { x, y, pressure, time }
   }

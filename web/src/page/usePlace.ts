@@ -1,20 +1,88 @@
-import { useCallback, useState } from 'react'
+import type { Point, WorksheetPage } from '@hand-back/core'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { z } from 'zod'
+import type { Surface } from './Surface.ts'
+import { toPage, type View } from './view.ts'
 
-/** The page of a copy one is on, remembered on this device. Returns the index, how to turn to one, and by how many. */
-export function usePlace(copy: string, pageCount: number) {
+/** Where one was in a copy: the page, what of it was in the middle of the window, and how large. */
+const placeIn = z.object({
+  page: z.string(),
+  look: z.object({ x: z.number(), y: z.number(), scale: z.number().positive() }).optional(),
+})
+type Place = z.infer<typeof placeIn>
+
+/** The page of a copy one is on and what one sees of it, remembered on this device. */
+export function usePlace(copy: string, pages: readonly WorksheetPage[]) {
   const key = `place ${copy}`
-  const [index, setIndex] = useState(() => within(Number(localStorage.getItem(key) ?? 0), pageCount))
+  const [place, setPlace] = useState<Place | undefined>(() => remembered(key))
+  const found = pages.findIndex(({ id }) => id === place?.page)
+  const index = Math.max(0, found)
+  // What page one is on outlives its being taken out: one stays near.
+  const last = useRef(0)
+  const at = found >= 0 || pages.length === 0 ? index : Math.min(last.current, pages.length - 1)
+  useEffect(() => {
+    last.current = at
+  })
+  const keep = useCallback(
+    (next: Place) => {
+      try {
+        localStorage.setItem(key, JSON.stringify(next))
+      } catch {
+        // A device that is full opens at the first page next time.
+      }
+      setPlace(next)
+    },
+    [key],
+  )
+  const turnToPage = useCallback((page: string) => keep({ page }), [keep])
   const turnTo = useCallback(
     (to: number) => {
-      const at = within(to, pageCount)
-      localStorage.setItem(key, String(at))
-      setIndex(at)
+      const page = pages[Math.min(pages.length - 1, Math.max(0, to))]
+      if (page) keep({ page: page.id })
     },
-    [key, pageCount],
+    [pages, keep],
   )
-  return { index, turnTo }
+  return { index: at, turnTo, turnToPage, look: place?.look, key }
 }
 
-function within(index: number, count: number): number {
-  return Number.isInteger(index) ? Math.min(count - 1, Math.max(0, index)) : 0
+function remembered(key: string): Place | undefined {
+  try {
+    return placeIn.parse(JSON.parse(localStorage.getItem(key) ?? ''))
+  } catch {
+    return undefined
+  }
+}
+
+/** Views that follow each other within this many milliseconds are remembered once. */
+const REST = 400
+
+/** Brings back what one saw of a page when the copy is opened again, and remembers what one sees. */
+export function useSameLook(
+  place: ReturnType<typeof usePlace>,
+  surface: Surface | undefined,
+  page: string,
+): (view: View, window: { width: number; height: number }) => void {
+  const first = useRef(place.look)
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
+  useEffect(() => {
+    const look = first.current
+    first.current = undefined
+    if (surface && look) surface.look(look, look.scale)
+  }, [surface])
+  useEffect(() => () => clearTimeout(timer.current), [])
+  const { key } = place
+  return useCallback(
+    (view, window) => {
+      clearTimeout(timer.current)
+      timer.current = setTimeout(() => {
+        const middle: Point = toPage(view, { x: window.width / 2, y: window.height / 2 })
+        try {
+          localStorage.setItem(key, JSON.stringify({ page, look: { ...middle, scale: view.scale } }))
+        } catch {
+          // A device that is full opens with the page fitted next time.
+        }
+      }, REST)
+    },
+    [key, page],
+  )
 }

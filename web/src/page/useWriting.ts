@@ -1,44 +1,22 @@
 import {
   type InkPoint,
   inSight,
-  type Person,
   type Placed,
+  type Point,
   packPoints,
   pageOf,
   type Stroke,
+  type Thing,
   toBase64,
   type VoiceNote,
 } from '@hand-back/core'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo } from 'react'
 import { useStore } from 'zustand'
 import type { CopyStore } from './copyStore.ts'
 import { isTyping, takesKeys } from './pointers.ts'
 import type { Surface, Writing } from './Surface.ts'
-import { keepSwatches, keptSwatches, type Swatch } from './swatches.ts'
-import type { ToolName } from './tools/tools.ts'
-
-/** The tools in somebody's hand: their swatches, which one writes, or the eraser. */
-export function useTools(person: Person, first: readonly Swatch[]) {
-  const [swatches, setSwatches] = useState(() => keptSwatches(person.id, first))
-  const [active, setActive] = useState(0)
-  const [tool, setTool] = useState<ToolName>('pen')
-  const pick = useCallback((index: number) => {
-    setActive(index)
-    setTool('pen')
-  }, [])
-  const change = useCallback(
-    (index: number, swatch: Swatch) =>
-      setSwatches((before) => {
-        const after = before.map((kept, at) => (at === index ? swatch : kept))
-        keepSwatches(person.id, after)
-        return after
-      }),
-    [person.id],
-  )
-  return { swatches, active, tool, pick, change, setTool, swatch: swatches[active] ?? swatches[0]! }
-}
-
-export type Tools = ReturnType<typeof useTools>
+import { madeThing } from './things/kinds.ts'
+import type { Tools } from './useTools.ts'
 
 /** What of a page is to be seen: its strokes in order, its voice notes. */
 export function useSeen(store: CopyStore, page: string, wanted: (placed: Placed) => boolean) {
@@ -56,6 +34,12 @@ export function useSeen(store: CopyStore, page: string, wanted: (placed: Placed)
   }, [ink, wanted])
 }
 
+/** What a page does with loops and things put down; left out where nothing is picked up or put down. */
+export interface Handling {
+  pickUp(loop: readonly Point[], reach: number): void
+  putDown(thing: Thing): void
+}
+
 /** Writing on a page with the tools in hand. `undefined` where nobody may write. */
 export function useWriting(
   store: CopyStore,
@@ -63,27 +47,36 @@ export function useWriting(
   placed: readonly Placed[],
   tools: Tools,
   mayTouch: ((placed: Placed) => boolean) | undefined,
+  handling?: Handling,
 ): Writing | undefined {
-  const { tool, swatch } = tools
+  const { tool, swatch, eraser, putting, boxes } = tools
+  const own = useMemo(
+    () => new Set(mayTouch ? placed.filter(mayTouch).map(({ item }) => item.id) : []),
+    [placed, mayTouch],
+  )
   return useMemo(() => {
     if (!mayTouch) return undefined
-    const own = new Set(placed.filter(mayTouch).map(({ item }) => item.id))
     return {
       tool,
       swatch,
+      exact: eraser === 'exact',
+      boxes,
       keep(points: readonly InkPoint[]) {
         const packed = toBase64(packPoints(points))
         store.add(page, [{ id: crypto.randomUUID(), kind: 'stroke', ...swatch, points: packed }])
       },
-      take: (strokes: readonly Stroke[]) =>
-        store.take(
-          page,
-          strokes.map(({ id }) => id),
-        ),
+      take: (strokes: readonly Stroke[]) => store.take(page, idsOf(strokes)),
       mayTake: (stroke: Stroke) => own.has(stroke.id),
+      cut: (taken: readonly Stroke[], pieces: readonly Stroke[]) =>
+        store.act(page, { act: 'swap', take: idsOf(taken), bring: [], items: [...pieces] }),
+      pickUp: (loop: readonly Point[], reach: number) => handling?.pickUp(loop, reach),
+      put: (from: Point, to: Point) =>
+        handling?.putDown(madeThing(putting, { from, to }, swatch.colour, swatch.width)),
     }
-  }, [store, page, placed, tool, swatch, mayTouch])
+  }, [store, page, own, mayTouch, tool, swatch, eraser, putting, boxes, handling])
 }
+
+const idsOf = (strokes: readonly Stroke[]) => strokes.map(({ id }) => id)
 
 interface KeyActions {
   surface: Surface | undefined

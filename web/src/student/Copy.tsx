@@ -37,7 +37,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   return (
     <div className="flex h-full flex-col">
       <WorkingPage copy={copy} store={store} person={person} bytesOf={bytesOf}>
-        {(index) => (
+        {(index, pages, turnTo) => (
           <>
             <header className="flex shrink-0 items-center gap-x-4 gap-y-1 border-b border-rule bg-card px-5 py-1.5 max-[560px]:flex-wrap max-[560px]:px-3">
               <LinkButton to="/" large>
@@ -45,12 +45,19 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
               </LinkButton>
               <h1 className="min-w-0 truncate text-xl">{copy.title}</h1>
               <span className="whitespace-nowrap text-ink-soft max-[700px]:hidden">
-                page {index + 1} of {copy.pages.length}
+                page {index + 1} of {pages.length}
               </span>
-              {copy.way !== 'own' && <SharedWith copy={copy} person={person} page={index} />}
+              {copy.way !== 'own' && <SharedWith copy={copy} person={person} page={pages[index]!.id} />}
               <span className="flex-1" />
               <KeptSign outbox={outbox} copy={copy.id} />
-              <CopySteps copy={copy} store={store} state={state} outbox={outbox} />
+              <CopySteps
+                copy={copy}
+                store={store}
+                state={state}
+                outbox={outbox}
+                pages={pages}
+                onTurn={turnTo}
+              />
             </header>
             <Standing state={state} copy={copy} />
           </>
@@ -61,10 +68,10 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
 }
 
 /** With whom a copy is shared, and whose the page is. */
-function SharedWith({ copy, person, page }: { copy: CopyWhole; person: Person; page: number }) {
+function SharedWith({ copy, person, page }: { copy: CopyWhole; person: Person; page: string }) {
   if (copy.way === 'read') return <span className="font-semibold text-slate">to read</span>
   const others = copy.students.filter(({ id }) => id !== person.id)
-  const owners = copy.owners[copy.pages[page]!.id] ?? []
+  const owners = copy.owners[page] ?? []
   const names = copy.students.filter(({ id }) => owners.includes(id)).map(({ name }) => name)
   return (
     <span className="min-w-0 truncate text-slate" title={others.map(({ name }) => name).join(', ')}>

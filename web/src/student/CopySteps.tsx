@@ -1,4 +1,4 @@
-import { type CopyState, type CopyWhole, copyStanding } from '@hand-back/core'
+import { type CopyState, type CopyWhole, copyStanding, type WorksheetPage } from '@hand-back/core'
 import { ask } from '../api/ask.ts'
 import { queryClient } from '../api/queries.ts'
 import type { CopyStore } from '../page/copyStore.ts'
@@ -7,16 +7,19 @@ import type { Outbox } from '../page/device/outbox.ts'
 import { Button } from '../ui/Button.tsx'
 import { sayDone, sayProblem } from '../ui/notices.ts'
 import { useAct } from '../ui/useAct.ts'
+import { HandIn } from './HandIn.tsx'
 
 interface CopyStepsProps {
   copy: CopyWhole
   store: CopyStore
   state: CopyState
   outbox: Outbox
+  pages: readonly WorksheetPage[]
+  onTurn: (page: string) => void
 }
 
 /** The one thing to do next with a whole copy: hand in, or take back. */
-export function CopySteps({ copy, store, state, outbox }: CopyStepsProps) {
+export function CopySteps({ copy, store, state, outbox, pages, onTurn }: CopyStepsProps) {
   const step = async (name: 'hand-in' | 'take-back'): Promise<boolean> => {
     try {
       const standing = await ask(copyStanding, 'POST', `/copies/${copy.id}/${name}`)
@@ -45,8 +48,13 @@ export function CopySteps({ copy, store, state, outbox }: CopyStepsProps) {
   }
   if (state === 'handed back') return null
   return (
-    <Button look="main" large onClick={() => void handIn.run()} disabled={handIn.busy}>
-      {handIn.busy ? 'Handing in …' : 'Hand in'}
-    </Button>
+    <HandIn
+      copy={copy.id}
+      store={store}
+      pages={pages}
+      busy={handIn.busy}
+      onHandIn={() => void handIn.run()}
+      onTurn={onTurn}
+    />
   )
 }

@@ -4,6 +4,7 @@ import { useEffect } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { live } from '../api/live.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
+import { useLetterSize } from '../page/habits/useLetterSize.ts'
 import { warmPapers } from '../page/paper/papers.ts'
 import { Copy } from './Copy.tsx'
 import { Tray } from './Tray.tsx'
@@ -11,6 +12,7 @@ import { Tray } from './Tray.tsx'
 /** A student's screens. What they made before, on this device, is sent as soon as they are here. */
 export default function StudentScreens({ person }: { person: Person }) {
   const client = useQueryClient()
+  useLetterSize(person)
   useEffect(() => {
     outboxOf(person.id)
     warmPapers()

@@ -2,6 +2,7 @@ import type { Person } from '@hand-back/core'
 import { lazy, Suspense, useEffect } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { outboxOf } from '../page/device/personOutbox.ts'
+import { useLetterSize } from '../page/habits/useLetterSize.ts'
 import { warmPapers } from '../page/paper/papers.ts'
 import { Loading } from '../ui/Notice.tsx'
 import { Classes } from './classes/Classes.tsx'
@@ -21,6 +22,7 @@ const Preparing = lazy(() =>
 
 /** A teacher's screens: most within the frame, marking and preparing with the whole window. */
 export default function TeacherScreens({ person }: { person: Person }) {
+  useLetterSize(person)
   useEffect(() => {
     outboxOf(person.id)
     warmPapers()

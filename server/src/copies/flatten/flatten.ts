@@ -91,7 +91,7 @@ function inkOperators(target: PDFPage, items: readonly Item[], see: PDFRef): str
     ...strokes
       .filter(({ nib }) => nib === 'highlighter')
       .map((stroke) => `q ${seeName} gs\n${strokeOperators(stroke)}\nQ`),
-    ...strokes.filter(({ nib }) => nib === 'pen').map(strokeOperators),
+    ...strokes.filter(({ nib }) => nib !== 'highlighter').map(strokeOperators),
     ...voices.map(voiceOperators),
   ].join('\n')
 }

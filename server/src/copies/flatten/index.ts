@@ -1,4 +1,12 @@
-import { applyAll, emptyPage, filesOfPages, inSight, type Person, type WorksheetPage } from '@hand-back/core'
+import {
+  emptyPage,
+  filesOfPages,
+  inSight,
+  type Person,
+  pagesAt,
+  pagesNow,
+  type WorksheetPage,
+} from '@hand-back/core'
 import { eq } from 'drizzle-orm'
 import sharp from 'sharp'
 import type { Context } from '../../context.ts'
@@ -24,10 +32,11 @@ export async function copyAsPdf(
   const { copy, role } = await copyFor(db, person, id)
   const whole = await wholeCopy(db, person, id)
   const log = await readWholeLog(db, copy, role)
-  const pages = whole.pages.map((page) => {
-    const events = log.filter((event) => event.page === page.id)
-    return { page, items: inSight(applyAll(emptyPage, events)).map(({ item }) => item) }
-  })
+  const now = pagesAt(log, log.length)
+  const pages = pagesNow(whole.pages, now).map((page) => ({
+    page,
+    items: inSight(now.get(page.id) ?? emptyPage).map(({ item }) => item),
+  }))
   const task: FlattenTask = {
     title: `${whole.title}, ${whole.name}`,
     copy: whole.id,
@@ -64,9 +73,10 @@ async function filesShown(db: Context['db'], pages: readonly WorksheetPage[]): P
 async function photosOn(db: Context['db'], pages: readonly FlatPage[]): Promise<Files> {
   const files: Files = new Map()
   for (const item of pages.flatMap(({ items }) => items)) {
-    if (item.kind !== 'photo') continue
-    const [found] = await db.select().from(recordings).where(eq(recordings.id, item.recording))
-    if (found) files.set(item.recording, await upright(await wholeFile(db, found.file)))
+    const recording = item.kind === 'photo' ? item.recording : item.kind === 'picture' ? item.file : undefined
+    if (!recording) continue
+    const [found] = await db.select().from(recordings).where(eq(recordings.id, recording))
+    if (found) files.set(recording, await upright(await wholeFile(db, found.file)))
   }
   return files
 }

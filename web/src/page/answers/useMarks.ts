@@ -5,6 +5,7 @@ import {
   type Mark,
   pageMarks,
   stillMarks,
+  thingsMarks,
   type WorksheetPage,
 } from '@hand-back/core'
 import { useEffect, useMemo, useState } from 'react'
@@ -29,14 +30,25 @@ export function useReadMarks(copy: CopyWhole, page: WorksheetPage, items: readon
   )
 }
 
-/** A page of a copy to be worked on: what is typed and what can be moved lies over it instead. */
-export function useWorkMarks(page: WorksheetPage, items: readonly Item[]): Mark[] {
+/** A page of a copy to be worked on: what is typed and what can be moved lies over it instead. `elsewhere`: in the air, or being typed. */
+export function useWorkMarks(
+  page: WorksheetPage,
+  items: readonly Item[],
+  elsewhere: ReadonlySet<string>,
+): Mark[] {
   const letters = useLetters()
   const answers = useAnswersOf(items)
   // biome-ignore lint/correctness/useExhaustiveDependencies: laid out again when the letters are there
   return useMemo(
-    () => [...stillMarks(page, answers, measure), ...givenMarks(page, answers, measure)],
-    [page, answers, letters],
+    () => [
+      ...stillMarks(page, answers, measure),
+      ...givenMarks(page, answers, measure),
+      ...thingsMarks(
+        answers.filter(({ id }) => !elsewhere.has(id)),
+        measure,
+      ),
+    ],
+    [page, answers, letters, elsewhere],
   )
 }
 

@@ -219,6 +219,10 @@ function unsigned({ author: _author, round: _round, free: _free, ...event }: Sig
 }
 
 function lettersOf(event: PageEvent): number {
-  if (event.act !== 'add') return 200
-  return event.items.reduce((sum, item) => sum + 200 + (item.kind === 'stroke' ? item.points.length : 0), 200)
+  const items = 'items' in event ? event.items : []
+  return items.reduce(
+    (sum: number, item) =>
+      sum + (typeof item === 'string' ? 40 : 300 + (item.kind === 'stroke' ? item.points.length : 0)),
+    200,
+  )
 }

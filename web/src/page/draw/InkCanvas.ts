@@ -49,8 +49,12 @@ export class InkCanvas {
     }
     const there = new Set(strokes)
     const known = new Set(before)
-    for (const stroke of before) if (!there.has(stroke)) this.#redraw(strokePath(stroke).bounds)
-    for (const stroke of strokes) if (!known.has(stroke)) this.#redraw(strokePath(stroke).bounds)
+    const differ = [
+      ...before.filter((stroke) => !there.has(stroke)),
+      ...strokes.filter((stroke) => !known.has(stroke)),
+    ].map((stroke) => strokePath(stroke).bounds)
+    if (differ.length > MANY) this.#redraw(aroundAll(differ))
+    else for (const bounds of differ) this.#redraw(bounds)
   }
 
   #redraw(bounds: Bounds): void {
@@ -78,6 +82,16 @@ export class InkCanvas {
     this.#context.setTransform(scale * ratio, 0, 0, scale * ratio, x * ratio, y * ratio)
   }
 }
+
+/** More changes than this are drawn anew in one go, all that lies around them with them. */
+const MANY = 12
+
+const aroundAll = (all: readonly Bounds[]): Bounds => ({
+  x0: Math.min(...all.map(({ x0 }) => x0)),
+  y0: Math.min(...all.map(({ y0 }) => y0)),
+  x1: Math.max(...all.map(({ x1 }) => x1)),
+  y1: Math.max(...all.map(({ y1 }) => y1)),
+})
 
 /** Makes a canvas as many device pixels as the window has. */
 export function fitCanvas(canvas: HTMLCanvasElement, window: Size, ratio: number): void {

@@ -3,6 +3,7 @@ import {
   boundsOf,
   HIGHLIGHTER_OPACITY,
   type InkPoint,
+  type Point,
   strokeOutline,
   traceOutline,
 } from '@hand-back/core'
@@ -36,11 +37,38 @@ export class WetCanvas {
     const ratio = this.#ratio
     context.setTransform(view.scale * ratio, 0, 0, view.scale * ratio, view.x * ratio, view.y * ratio)
     context.fillStyle = swatch.colour
-    context.globalAlpha = swatch.nib === 'highlighter' ? HIGHLIGHTER_OPACITY : 1
+    const seeThrough = swatch.nib === 'highlighter'
+    context.globalAlpha = seeThrough ? HIGHLIGHTER_OPACITY : 1
+    // Wet or kept, a highlighter never hides what it goes over.
+    this.element.style.mixBlendMode = seeThrough ? 'multiply' : 'normal'
     const path = new Path2D()
     traceOutline(strokeOutline(all, swatch.nib, swatch.width, false), path)
     context.fill(path)
-    const box = boundsOf(all, swatch.width + 2 / view.scale)
+    this.#spoil(boundsOf(all, swatch.width + 2 / view.scale), view)
+  }
+
+  /** Draws the way of a loop or box. */
+  drawGuide(way: readonly Point[], view: View): void {
+    this.clear()
+    if (way.length === 0) return
+    const context = this.#context
+    const ratio = this.#ratio
+    context.setTransform(ratio, 0, 0, ratio, 0, 0)
+    context.strokeStyle = '#1b6e68'
+    context.fillStyle = 'rgb(27 110 104 / 0.08)'
+    context.lineWidth = 2
+    context.setLineDash([7, 5])
+    context.beginPath()
+    for (const at of way) context.lineTo(at.x * view.scale + view.x, at.y * view.scale + view.y)
+    context.closePath()
+    context.fill()
+    context.stroke()
+    context.setLineDash([])
+    this.#spoil(boundsOf(way, 4 / view.scale), view)
+  }
+
+  #spoil(box: Bounds, view: View): void {
+    const ratio = this.#ratio
     this.#dirty = {
       x0: (box.x0 * view.scale + view.x) * ratio,
       y0: (box.y0 * view.scale + view.y) * ratio,

@@ -46,6 +46,14 @@ export function drawMarks(
         break
       case 'stroke':
         drawStroke(context, mark)
+        break
+      case 'laid': {
+        const { a, b, e, f } = mark.by
+        context.save()
+        context.transform(a, b, -b, a, e, f)
+        drawMarks(context, mark.marks, scale, bitmaps)
+        context.restore()
+      }
     }
   }
 }

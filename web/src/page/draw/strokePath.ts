@@ -4,6 +4,7 @@ import {
   type Stroke,
   strokeOutline,
   strokePoints,
+  strokeWidth,
   traceOutline,
 } from '@hand-back/core'
 
@@ -20,9 +21,10 @@ export function strokePath(stroke: Stroke): StrokePath {
   let made = paths.get(stroke)
   if (!made) {
     const points = strokePoints(stroke)
+    const width = strokeWidth(stroke)
     const path = new Path2D()
-    traceOutline(strokeOutline(points, stroke.nib, stroke.width), path)
-    made = { path, bounds: boundsOf(points, stroke.width) }
+    traceOutline(strokeOutline(points, stroke.nib, width), path)
+    made = { path, bounds: boundsOf(points, width) }
     paths.set(stroke, made)
   }
   return made

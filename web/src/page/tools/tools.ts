@@ -8,16 +8,24 @@ export interface Hand {
   takeWet(): readonly InkPoint[]
   /** Makes ink of points. */
   keep(points: readonly InkPoint[]): void
-  /** Hides the strokes that the eraser meets on its way. */
+  /** Rubs out what the eraser meets on its way. */
   rub(points: readonly InkPoint[]): void
   /** Takes away what was rubbed. */
   takeRubbed(): void
   /** Shows it again. */
   restoreRubbed(): void
+  /** Shows the way of a loop or box so far; none: nothing more. */
+  guide(way: readonly InkPoint[]): void
+  /** Picks up what a loop or box holds, or what lies under a tap. */
+  pickUp(way: readonly InkPoint[]): void
+  /** Puts a thing where the way says how large it is, or where a tap was. */
+  put(way: readonly InkPoint[]): void
 }
 
 /** Turns a pointer's way into something on the page. A new tool is one object of this shape and one line below. */
 export interface Tool {
+  /** A mouse is steadied. */
+  readonly writes?: true
   down(hand: Hand, at: InkPoint): void
   move(hand: Hand, points: readonly InkPoint[], foreseen: readonly InkPoint[]): void
   up(hand: Hand): void
@@ -25,6 +33,7 @@ export interface Tool {
 }
 
 const pen: Tool = {
+  writes: true,
   down: (hand, at) => hand.beginWet(at),
   move: (hand, points, foreseen) => hand.extendWet(points, foreseen),
   up: (hand) => hand.keep(hand.takeWet()),
@@ -38,5 +47,27 @@ const eraser: Tool = {
   cancel: (hand) => hand.restoreRubbed(),
 }
 
-export const TOOLS = { pen, eraser } as const satisfies Record<string, Tool>
+/** A tool that goes a way and then does something with it. */
+function wayfarer(arrive: (hand: Hand, way: readonly InkPoint[]) => void): Tool {
+  let way: InkPoint[] = []
+  return {
+    down: (_hand, at) => {
+      way = [at]
+    },
+    move: (hand, points) => {
+      way.push(...points)
+      hand.guide(way)
+    },
+    up: (hand) => {
+      hand.guide([])
+      arrive(hand, way)
+    },
+    cancel: (hand) => hand.guide([]),
+  }
+}
+
+const pick = wayfarer((hand, way) => hand.pickUp(way))
+const put = wayfarer((hand, way) => hand.put(way))
+
+export const TOOLS = { pen, eraser, pick, put } as const satisfies Record<string, Tool>
 export type ToolName = keyof typeof TOOLS

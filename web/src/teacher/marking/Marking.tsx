@@ -16,14 +16,17 @@ import { queries, queryClient } from '../../api/queries.ts'
 import { useReadMarks } from '../../page/answers/useMarks.ts'
 import type { CopyStore } from '../../page/copyStore.ts'
 import { outboxOf } from '../../page/device/personOutbox.ts'
+import { ViewMenu } from '../../page/habits/ViewMenu.tsx'
 import { KeptSign } from '../../page/KeptSign.tsx'
 import { PageStrip } from '../../page/PageStrip.tsx'
 import { PageSurface } from '../../page/PageSurface.tsx'
 import { PageTabs } from '../../page/PageTabs.tsx'
+import { usePagesNow } from '../../page/room/usePagesNow.ts'
 import type { Surface } from '../../page/Surface.ts'
 import { TEACHER_SWATCHES } from '../../page/swatches.ts'
 import { useCopy } from '../../page/useCopy.ts'
-import { usePageKeys, useSeen, useTools, useWriting } from '../../page/useWriting.ts'
+import { useTools } from '../../page/useTools.ts'
+import { usePageKeys, useSeen, useWriting } from '../../page/useWriting.ts'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
 import { apiUrl } from '../../seat.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
@@ -149,8 +152,9 @@ function MarkedCopy({
 }: MarkedCopyProps) {
   const { history, state, round, log } = useStore(store.view)
   const [surface, setSurface] = useState<Surface>()
-  const index = Math.min(pageIndex, copy.pages.length - 1)
-  const page = copy.pages[index]!
+  const pages = usePagesNow(copy, store)
+  const index = Math.min(pageIndex, pages.length - 1)
+  const page = pages[index]!
   const wanted = useCallback(
     ({ layer }: Placed) => settled && (seeing === 'all' || (seeing === 'work' && layer !== 'feedback')),
     [seeing, settled],
@@ -175,12 +179,12 @@ function MarkedCopy({
     [copy.id],
   )
   const turn = useCallback(
-    (by: number) => onTurn(Math.min(copy.pages.length - 1, Math.max(0, index + by))),
-    [copy.pages.length, index, onTurn],
+    (by: number) => onTurn(Math.min(pages.length - 1, Math.max(0, index + by))),
+    [pages.length, index, onTurn],
   )
   const turnToPage = useCallback(
-    (id: string | undefined) => id && onTurn(copy.pages.findIndex((each) => each.id === id)),
-    [copy.pages, onTurn],
+    (id: string | undefined) => id && onTurn(pages.findIndex((each) => each.id === id)),
+    [pages, onTurn],
   )
   const undo = useCallback(() => writes && turnToPage(store.undo()), [store, turnToPage, writes])
   const redo = useCallback(() => writes && turnToPage(store.redo()), [store, turnToPage, writes])
@@ -193,8 +197,8 @@ function MarkedCopy({
   }, [onNext])
 
   const written = useMemo(
-    () => new Set(copy.pages.flatMap(({ id }, at) => (hasWork(log, id) ? [at] : []))),
-    [copy.pages, log],
+    () => new Set(pages.flatMap(({ id }, at) => (hasWork(log, id) ? [at] : []))),
+    [pages, log],
   )
   return (
     <>
@@ -226,7 +230,7 @@ function MarkedCopy({
             />
           )}
         </PageSurface>
-        <PageTabs count={copy.pages.length} current={index} onTurn={onTurn} marked={written} />
+        <PageTabs count={pages.length} current={index} onTurn={onTurn} marked={written} />
         {state === 'waiting' && (
           <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
             {copy.name} has not opened this copy yet.
@@ -235,12 +239,13 @@ function MarkedCopy({
       </main>
       <PageStrip
         tools={tools}
-        surface={surface}
         canUndo={writes && history.done.length > 0}
         canRedo={writes && history.undone.length > 0}
         onUndo={undo}
         onRedo={redo}
-      />
+      >
+        <ViewMenu person={person} surface={surface} upright={false} />
+      </PageStrip>
     </>
   )
 }

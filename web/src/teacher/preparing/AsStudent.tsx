@@ -35,13 +35,13 @@ function Trial({ worksheet, person }: { worksheet: WorksheetWhole; person: Perso
   if (!open) return null
   return (
     <div className="flex h-full flex-col">
-      <WorkingPage key={open.copy.id} {...open} person={person}>
-        {(index) => (
+      <WorkingPage key={open.copy.id} {...open} person={person} trial>
+        {(index, pages) => (
           <header className="flex shrink-0 items-center gap-4 border-b border-rule bg-ochre-soft px-5 py-1.5">
             <LinkButton to={`/worksheet/${worksheet.id}`}>Back to preparing</LinkButton>
             <h1 className="min-w-0 truncate text-xl">{worksheet.title}</h1>
             <span className="whitespace-nowrap text-ink-soft">
-              page {index + 1} of {open.copy.pages.length}
+              page {index + 1} of {pages.length}
             </span>
             <span className="flex-1" />
             {sets.length > 0 && (

@@ -6,7 +6,7 @@ import { PageSurface } from '../../page/PageSurface.tsx'
 import type { Surface, Writing } from '../../page/Surface.ts'
 import { SwatchStrip } from '../../page/SwatchStrip.tsx'
 import { STUDENT_SWATCHES } from '../../page/swatches.ts'
-import { useTools } from '../../page/useWriting.ts'
+import { useTools } from '../../page/useTools.ts'
 import { Button } from '../../ui/Button.tsx'
 import { usePreparing } from './context.ts'
 import { HoldLayer } from './Hold.tsx'
@@ -56,12 +56,7 @@ export function PreparingPage({ person }: { person: Person }) {
       </div>
       {placing === 'ink' && (
         <div className="flex shrink-0 items-center justify-center gap-3 border-t border-rule bg-card px-3 py-2">
-          <SwatchStrip
-            swatches={tools.swatches}
-            active={tools.active}
-            onPick={tools.pick}
-            onChange={tools.change}
-          />
+          <SwatchStrip tools={tools} />
           <Button onClick={() => store.place(undefined)}>Done writing</Button>
         </div>
       )}

@@ -9,12 +9,12 @@ import {
 import { Plus, X } from 'lucide-react'
 import { useRef } from 'react'
 import { useStore } from 'zustand'
+import { FormulaField } from '../../../page/things/FormulaField.tsx'
 import { Button } from '../../../ui/Button.tsx'
 import { sayProblem } from '../../../ui/notices.ts'
 import { bringPicture } from '../bringPicture.ts'
 import { usePreparing } from '../context.ts'
 import { pageAt } from '../sheetStore.ts'
-import { FormulaField } from './FormulaField.tsx'
 import { ChoiceRow, ColourRow, NumberRow, SMALL_INPUT, TextRow, TickRow } from './rows.tsx'
 import type { SetOf } from './tell.tsx'
 

@@ -1,11 +1,11 @@
 import { cutOff, cutsOf, type Printed, type PrintedItem } from '@hand-back/core'
 import { useRef } from 'react'
 import { useStore } from 'zustand'
+import { FormulaField } from '../../../page/things/FormulaField.tsx'
 import { Button } from '../../../ui/Button.tsx'
 import { sayProblem } from '../../../ui/notices.ts'
 import { bringPicture } from '../bringPicture.ts'
 import { usePreparing } from '../context.ts'
-import { FormulaField } from './FormulaField.tsx'
 import { ChoiceRow, ColourRow, NumberRow, Row, SMALL_INPUT, TextRow, TickRow } from './rows.tsx'
 
 /** Changes the one thing that is picked; steps with the same `field` in a row are one. */

@@ -1,8 +1,8 @@
 import { type FormulaDrawing, formulaDrawn } from '@hand-back/core'
 import type { MathfieldElement } from 'mathlive'
 import { useEffect, useId, useRef, useState } from 'react'
-import { ask, sentenceOf } from '../../../api/ask.ts'
-import { SMALL_INPUT, Stacked } from './rows.tsx'
+import { ask, sentenceOf } from '../../api/ask.ts'
+import { INPUT } from '../../ui/Field.tsx'
 
 /** A formula is drawn when nothing was typed for this long, in milliseconds. */
 const REST = 350
@@ -68,30 +68,28 @@ export function FormulaField({
 
   return (
     <>
-      <Stacked label="Formula">
-        {() => (
-          <div
-            ref={host}
-            className="min-h-[46px] rounded-tag border border-ink-soft/60 bg-sheet [&>math-field]:block [&>math-field]:w-full [&>math-field]:text-xl"
-          />
-        )}
-      </Stacked>
-      <Stacked label="The same in LaTeX" id={typed}>
-        {() => (
-          <input
-            id={typed}
-            data-first
-            className={`${SMALL_INPUT} font-mono text-sm`}
-            maxLength={2000}
-            spellCheck={false}
-            value={text}
-            onChange={(event) => {
-              want(event.target.value)
-              field.current?.setValue(event.target.value, { silenceNotifications: true })
-            }}
-          />
-        )}
-      </Stacked>
+      <div className="flex flex-col gap-1">
+        <span>Formula</span>
+        <div
+          ref={host}
+          className="min-h-[46px] rounded-tag border border-ink-soft/60 bg-sheet [&>math-field]:block [&>math-field]:w-full [&>math-field]:text-xl"
+        />
+      </div>
+      <div className="flex flex-col gap-1">
+        <label htmlFor={typed}>The same in LaTeX</label>
+        <input
+          id={typed}
+          data-first
+          className={`${INPUT} font-mono text-sm`}
+          maxLength={2000}
+          spellCheck={false}
+          value={text}
+          onChange={(event) => {
+            want(event.target.value)
+            field.current?.setValue(event.target.value, { silenceNotifications: true })
+          }}
+        />
+      </div>
       {problem && (
         <p role="alert" className="text-sm text-madder">
           {problem}

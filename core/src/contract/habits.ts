@@ -1,0 +1,33 @@
+import { z } from 'zod'
+import { colour, nib } from '../ink/stroke.ts'
+
+/** A pen kept ready. Width in points. */
+export const swatch = z.object({ nib, colour, width: z.number().min(0.2).max(100) })
+export type Swatch = z.infer<typeof swatch>
+
+/** The most pens that one person keeps ready. */
+export const MOST_SWATCHES = 16
+
+/**
+ * How somebody likes to work, the same on every device and seen by nobody else. What is left out was
+ * never chosen.
+ */
+export const habits = z.object({
+  swatches: z.array(swatch).min(1).max(MOST_SWATCHES).optional(),
+  /** Which of the swatches was used last. */
+  active: z.number().int().min(0).max(MOST_SWATCHES).optional(),
+  /** Whether the eraser takes whole strokes or exactly what it passes over. */
+  eraser: z.enum(['whole', 'exact']).optional(),
+  /** Where the strip of swatches lies. */
+  strip: z.enum(['bottom', 'left', 'right']).optional(),
+  /** A colour over the paper, for the eyes, and how strong it is, from 0 to 1; null: none. */
+  tint: z
+    .object({ colour, strength: z.number().min(0).max(1) })
+    .nullable()
+    .optional(),
+  /** How much larger words and buttons are. */
+  letters: z.enum(['usual', 'larger', 'largest']).optional(),
+  /** What one finger does: it writes until a pen is seen, always writes, or always moves the page. */
+  finger: z.enum(['until pen', 'writes', 'moves']).optional(),
+})
+export type Habits = z.infer<typeof habits>

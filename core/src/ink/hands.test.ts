@@ -1,0 +1,148 @@
+import { describe, expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { anyMove } from '../test/arbitrary.ts'
+import { inLoop, loopOf, loopTakes } from './loop.ts'
+import type { InkPoint, Point } from './points.ts'
+import { about, after, back, between, growthOf, laid, shift, still, turnOf } from './similarity.ts'
+import { simplify, toSegment } from './simplify.ts'
+import { Steadier } from './steady.ts'
+
+const place = fc.record({
+  x: fc.double({ min: -300, max: 300, noNaN: true }),
+  y: fc.double({ min: -300, max: 300, noNaN: true }),
+})
+const places = fc.array(place, { minLength: 1, maxLength: 60 })
+const expectAt = (one: Point, other: Point) => {
+  expect(one.x).toBeCloseTo(other.x, 4)
+  expect(one.y).toBeCloseTo(other.y, 4)
+}
+
+describe('laying elsewhere', () => {
+  test('first one then the other is both; back is back', () => {
+    fc.assert(
+      fc.property(anyMove, anyMove, place, (one, other, at) => {
+        expectAt(laid(at, after(one, other)), laid(laid(at, one), other))
+        expectAt(laid(laid(at, one), back(one)), at)
+        expectAt(laid(at, after(one, still)), laid(at, one))
+      }),
+    )
+  })
+
+  test('distances grow alike, and what it is about stays', () => {
+    fc.assert(
+      fc.property(place, place, fc.double({ min: 0.1, max: 9, noNaN: true }), (middle, at, factor) => {
+        const by = about(middle, factor, 30)
+        expectAt(laid(middle, by), middle)
+        const to = laid(at, by)
+        const [was, is] = [at, to].map(({ x, y }) => Math.hypot(x - middle.x, y - middle.y))
+        expect(is).toBeCloseTo(was! * factor, 4)
+        expect(growthOf(by)).toBeCloseTo(factor)
+        expect(turnOf(by)).toBeCloseTo(30)
+      }),
+    )
+  })
+
+  test('two fingers take what is under them along', () => {
+    fc.assert(
+      fc.property(place, place, place, place, (a, b, c, d) => {
+        fc.pre(Math.hypot(a.x - b.x, a.y - b.y) > 1 && Math.hypot(c.x - d.x, c.y - d.y) > 1)
+        const by = between([a, b], [c, d])
+        expectAt(laid(a, by), c)
+        expectAt(laid(b, by), d)
+      }),
+    )
+    expect(
+      between(
+        [
+          { x: 1, y: 1 },
+          { x: 1, y: 1 },
+        ],
+        [
+          { x: 4, y: 2 },
+          { x: 9, y: 9 },
+        ],
+      ),
+    ).toEqual(shift(3, 1))
+  })
+})
+
+describe('a steadied hand', () => {
+  const leash = fc.double({ min: 0.5, max: 20, noNaN: true })
+  test('never strays farther than its leash, and ends where it was lifted', () => {
+    fc.assert(
+      fc.property(places, leash, (hand, most) => {
+        const steadier = new Steadier(most)
+        for (const [time, at] of hand.entries()) {
+          const sample: InkPoint = { ...at, pressure: 0.5, time }
+          const out = steadier.next(sample)
+          expect(Math.hypot(out.x - at.x, out.y - at.y)).toBeLessThanOrEqual(most + 1e-9)
+          expect(out.time).toBe(time)
+        }
+        expect(steadier.end()).toMatchObject(hand.at(-1)!)
+      }),
+    )
+  })
+
+  test('trembles less than the hand did', () => {
+    const steadier = new Steadier(6)
+    const trembles = Array.from({ length: 60 }, (_, x) => ({
+      x,
+      y: x % 2 === 0 ? 2 : -2,
+      pressure: 0.5,
+      time: x,
+    }))
+    const out = trembles.map((sample) => steadier.next(sample)).slice(5)
+    expect(Math.max(...out.map(({ y }) => Math.abs(y)))).toBeLessThan(1.1)
+  })
+})
+
+describe('fewer places', () => {
+  test('every place left out is near the line; ends stay; the order stays', () => {
+    fc.assert(
+      fc.property(places, fc.double({ min: 0.01, max: 30, noNaN: true }), (line, error) => {
+        const fewer = simplify(line, error)
+        expect(fewer[0]).toBe(line[0])
+        expect(fewer.at(-1)).toBe(line.at(-1))
+        const at = fewer.map((each) => line.indexOf(each))
+        expect(at).toEqual([...at].sort((a, b) => a - b))
+        if (fewer.length < 2) return
+        for (const each of line) {
+          const off = Math.min(...fewer.slice(1).map((to, index) => toSegment(each, fewer[index]!, to)))
+          expect(off).toBeLessThanOrEqual(error + 1e-9)
+        }
+      }),
+    )
+  })
+  test('a straight line needs its ends only', () => {
+    const line = Array.from({ length: 50 }, (_, x) => ({ x, y: 2 * x }))
+    expect(simplify(line, 0.01)).toEqual([line[0], line[49]])
+  })
+})
+
+describe('a loop', () => {
+  const square = loopOf([
+    { x: 0, y: 0 },
+    { x: 10, y: 0 },
+    { x: 10, y: 10 },
+    { x: 0, y: 10 },
+  ])
+  test('holds what lies inside, wherever it was begun and whichever way round', () => {
+    fc.assert(
+      fc.property(place, fc.nat(3), fc.boolean(), (at, from, turned) => {
+        const corners = [...square.places.slice(from), ...square.places.slice(0, from)]
+        const loop = loopOf(turned ? corners.reverse() : corners)
+        const inside = at.x > 0 && at.x < 10 && at.y > 0 && at.y < 10
+        const onRim = [0, 10].some((rim) => Math.abs(at.x - rim) < 1e-6 || Math.abs(at.y - rim) < 1e-6)
+        if (!onRim) expect(inLoop(loop, at)).toBe(inside)
+      }),
+    )
+  })
+  test('takes what lies mostly inside', () => {
+    const line = (from: number, to: number) =>
+      Array.from({ length: 200 }, (_, index) => ({ x: from + ((to - from) * index) / 199, y: 5 }))
+    expect(loopTakes(square, line(1, 9))).toBe(true)
+    expect(loopTakes(square, line(2, 13))).toBe(true)
+    expect(loopTakes(square, line(5, 25))).toBe(false)
+    expect(loopTakes(square, [])).toBe(false)
+  })
+})

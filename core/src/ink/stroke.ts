@@ -1,0 +1,64 @@
+import { z } from 'zod'
+import { fromBase64 } from './base64.ts'
+import { NotInk, unpackPoints } from './pack.ts'
+import type { InkPoint } from './points.ts'
+import { growthOf, laid, similarity } from './similarity.ts'
+
+/** An id made by the device that made the thing: a UUID, so that sending it twice is harmless. */
+export const madeId = z.uuid()
+
+/** A colour as #rrggbb. */
+export const colour = z.string().regex(/^#[0-9a-f]{6}$/)
+
+/**
+ * What kind of nib drew a stroke: a `pen` answers a little to pressure, a `marker` is round and even, a
+ * `highlighter` flat, wide and see-through, a `brush` answers clearly to pressure and speed.
+ */
+export const nib = z.enum(['pen', 'marker', 'highlighter', 'brush'])
+export type Nib = z.infer<typeof nib>
+export const NIBS = nib.options
+
+/** The longest packed stroke taken, in base64 letters: far above the longest a hand draws. */
+const MOST_INK = 900_000
+
+/**
+ * One stroke, pen-down to pen-up. `width` in points; `points` is packed ink (ink/pack.ts) in base64.
+ * `lies` says where it was moved to since it was drawn; left out: nowhere.
+ */
+export const stroke = z.strictObject({
+  id: madeId,
+  kind: z.literal('stroke'),
+  nib,
+  colour,
+  width: z.number().min(0.02).max(2000),
+  points: z.string().max(MOST_INK),
+  lies: similarity.optional(),
+})
+export type Stroke = z.infer<typeof stroke>
+
+const unpacked = new WeakMap<Stroke, readonly InkPoint[]>()
+
+/** The points of a stroke where it lies now, unpacked once for each stroke object. Ink that cannot be read gives no points. */
+export function strokePoints(of: Stroke): readonly InkPoint[] {
+  let points = unpacked.get(of)
+  if (!points) {
+    points = readInk(of.points) ?? []
+    const { lies } = of
+    if (lies) points = points.map((point) => laid(point, lies))
+    unpacked.set(of, points)
+  }
+  return points
+}
+
+/** The width of a stroke as it lies now, in points. */
+export const strokeWidth = ({ width, lies }: Stroke): number => (lies ? width * growthOf(lies) : width)
+
+/** Reads packed ink in base64; `undefined` when it is not ink. */
+export function readInk(packed: string): InkPoint[] | undefined {
+  try {
+    return unpackPoints(fromBase64(packed))
+  } catch (error) {
+    if (error instanceof NotInk || error instanceof RangeError) return undefined
+    throw error
+  }
+}

@@ -1,0 +1,55 @@
+import { type Box, mm, type WorksheetPage } from '@hand-back/core'
+
+/** How far apart the lines are that one writes on, in points: as the paper says, else as the writing is high. */
+export function lineStep(page: WorksheetPage, height: number): number {
+  const { paper } = page
+  if (paper.kind === 'ruled') {
+    const { ruling } = paper
+    if (ruling.form === 'ruled') return mm(ruling.spacing)
+    if (ruling.form === 'handwriting') return mm(ruling.height) * 1.5
+    if (ruling.form === 'squared' || ruling.form === 'dotted') return mm(ruling.side) * 2
+  }
+  return height * 0.8
+}
+
+/** How much of the window is written on before it moves along, and by how much it then moves. */
+const FULL = 0.7
+const GOES = 0.55
+/** The least that is left of a line for writing to go on in it, as a part of the window. */
+const LEAST_LEFT = 0.25
+
+/**
+ * Where the window of large writing goes next, after a stroke that reached `reached` (x, points of the
+ * page): stays, moves along the line, or to the start of the next one. Never beyond the page.
+ */
+export function nextWindow(window: Box, reached: number, lineStart: number, page: WorksheetPage): Box {
+  if (reached < window.x + window.width * FULL) return window
+  const most = page.width - window.width
+  const x = window.x + window.width * GOES
+  if (window.x < most && x - most < window.width * (1 - LEAST_LEFT))
+    return { ...window, x: Math.min(most, x) }
+  return nextLine(window, lineStart, page)
+}
+
+/** The window at the start of the next line; at the foot of the page it stays. */
+export function nextLine(window: Box, lineStart: number, page: WorksheetPage): Box {
+  const y = window.y + lineStep(page, window.height)
+  if (y + window.height > page.height + lineStep(page, window.height)) return window
+  return { ...window, x: lineStart, y: Math.min(y, page.height - window.height) }
+}
+
+/** A window of a height, with the shape of what shows it, kept on the page. */
+export function windowAt(
+  at: { x: number; y: number },
+  height: number,
+  shape: number,
+  page: WorksheetPage,
+): Box {
+  const width = Math.min(page.width, height * shape)
+  return {
+    x: Math.min(Math.max(0, at.x), Math.max(0, page.width - width)),
+    y: Math.min(Math.max(0, at.y), Math.max(0, page.height - height)),
+    width,
+    height,
+  }
+}

@@ -1,0 +1,32 @@
+import { type Habits, habits } from '@hand-back/core'
+import { useCallback } from 'react'
+import { useStore } from 'zustand'
+import { ask, nothing } from '../../api/ask.ts'
+import { HabitStore } from './habitStore.ts'
+
+let current: { person: string; store: HabitStore } | undefined
+
+/** The habits of the person signed in, one store for the tab. */
+export function habitsOf(person: string): HabitStore {
+  if (current?.person === person) return current.store
+  const store = new HabitStore(person, {
+    ask: () => ask(habits, 'GET', '/habits'),
+    send: (changed) => ask(nothing, 'PATCH', '/habits', changed).then(() => {}),
+    read: (key) => localStorage.getItem(key),
+    // A device that is full works on without remembering.
+    write: (key, value) => {
+      try {
+        localStorage.setItem(key, value)
+      } catch {}
+    },
+  })
+  current = { person, store }
+  return store
+}
+
+/** One's own habits, and how to change some. */
+export function useHabits(person: string): [Habits, (changed: Habits) => void] {
+  const store = habitsOf(person)
+  const change = useCallback((changed: Habits) => store.change(changed), [store])
+  return [useStore(store.state), change]
+}

@@ -1,0 +1,143 @@
+import {
+  bringBackTo,
+  type CopyWhole,
+  emptyPage,
+  inOrder,
+  inSight,
+  type KeptEvent,
+  type Person,
+  pageMarks,
+  pagesAt,
+  pagesNow,
+  type Stroke,
+} from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
+import { useMemo, useState } from 'react'
+import { z } from 'zod'
+import { ask } from '../../api/ask.ts'
+import { Button } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
+import { Answer } from '../../ui/Notice.tsx'
+import { sayDone } from '../../ui/notices.ts'
+import type { CopyStore } from '../copyStore.ts'
+import { measure } from '../draw/letters.ts'
+import { PageSurface } from '../PageSurface.tsx'
+
+interface LookBackProps {
+  copy: CopyWhole
+  store: CopyStore
+  person: Person
+  page: string
+  photoUrl: (recording: string) => string
+  /** Left out: only to look. */
+  writes: boolean
+  onClose: () => void
+}
+
+const BARE = { kind: 'ruled', ruling: { form: 'plain', colour: '#ffffff' } } as const
+
+/** Slides back through everything that happened to a copy; what was there can be brought back. */
+export function LookBack(props: LookBackProps) {
+  const { copy, onClose } = props
+  const log = useQuery({
+    queryKey: ['log', copy.id],
+    // Checked when each was kept; a whole log is read as it comes.
+    queryFn: () => ask(z.array(z.custom<KeptEvent>()), 'GET', `/copies/${copy.id}/log`),
+    staleTime: 0,
+    gcTime: 0,
+  })
+  return (
+    <Dialog open onClose={onClose} title="Look back" wide>
+      <Answer of={log}>{(events) => <Past {...props} events={events} />}</Answer>
+    </Dialog>
+  )
+}
+
+function Past({
+  copy,
+  store,
+  person,
+  page,
+  photoUrl,
+  writes,
+  onClose,
+  events,
+}: LookBackProps & { events: KeptEvent[] }) {
+  const ordered = useMemo(() => inOrder(events), [events])
+  const [count, setCount] = useState(ordered.length)
+  const then = useMemo(() => pagesAt(ordered, count), [ordered, count])
+  const sheet = useMemo(
+    () => pagesNow(copy.pages, then).find(({ id }) => id === page),
+    [copy.pages, then, page],
+  )
+  const items = useMemo(() => inSight(then.get(page) ?? emptyPage).map(({ item }) => item), [then, page])
+  const strokes = useMemo(() => items.filter((item): item is Stroke => item.kind === 'stroke'), [items])
+  const marks = useMemo(
+    () => (sheet ? pageMarks({ ...sheet, paper: BARE }, items, copy.id, measure) : []),
+    [sheet, items, copy.id],
+  )
+  const moment = ordered[count - 1]?.keptAt
+  if (ordered.length === 0) return <p className="text-ink-soft">Nothing has happened here yet.</p>
+  const bring = () => {
+    const now = store.view.getState().log.pages.get(page) ?? emptyPage
+    const swap = bringBackTo(then.get(page) ?? emptyPage, now, person.id)
+    if (swap) {
+      store.act(page, { act: 'swap', ...swap })
+      sayDone('Brought back as it was then.', () => void store.undo())
+    }
+    onClose()
+  }
+  return (
+    <>
+      <div className="relative flex h-[56vh] border border-rule">
+        {sheet ? (
+          <PageSurface
+            page={sheet}
+            marks={marks}
+            strokes={strokes}
+            photoUrl={photoUrl}
+            writing={undefined}
+            label="The page as it was then"
+            name="past"
+          />
+        ) : (
+          <p className="m-auto text-ink-soft">This page was not there yet.</p>
+        )}
+      </div>
+      <label className="mt-4 flex items-center gap-4">
+        <span className="tabular w-[190px] shrink-0 font-semibold" aria-live="polite">
+          {moment === undefined ? 'before anything' : sayMoment(moment)}
+        </span>
+        <input
+          type="range"
+          aria-label="How far back"
+          min={0}
+          max={ordered.length}
+          value={count}
+          onChange={(event) => setCount(Number(event.target.value))}
+          className="min-h-[44px] flex-1 accent-verdigris"
+        />
+      </label>
+      {writes && (
+        <p className="mt-3 flex items-center justify-between gap-4">
+          <span className="text-ink-soft">
+            Only your own ink and things change, only on this page. You can undo it.
+          </span>
+          <Button look="main" large disabled={count === ordered.length} onClick={bring}>
+            Make it like this again
+          </Button>
+        </p>
+      )}
+    </>
+  )
+}
+
+const sayMoment = (moment: number) =>
+  new Date(moment).toLocaleString(undefined, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    second: '2-digit',
+  })

@@ -1,0 +1,139 @@
+import { colourOf, cutOff, cutsOf, isThing, type Printed, type Thing } from '@hand-back/core'
+import {
+  Check,
+  ClipboardCopy,
+  Copy,
+  Crop,
+  Minus,
+  Palette,
+  PencilLine,
+  Plus,
+  RotateCw,
+  Trash2,
+} from 'lucide-react'
+import { Popover } from 'radix-ui'
+import type { ReactNode } from 'react'
+import { ColourGrid } from '../ColourGrid.tsx'
+import { StripButton } from '../StripButton.tsx'
+import { hasWords } from '../things/useThings.ts'
+import type { Picking } from './usePicking.ts'
+
+/** How much larger or smaller one press makes, and by how many degrees it turns. */
+const GROWS = 1.15
+const TURNS = 15
+
+const TONES = [
+  ['ochre', '#f6ead0', 'yellow'],
+  ['verdigris', '#e4f0ee', 'green'],
+  ['slate', '#e9eef6', 'blue'],
+  ['madder', '#f6e4df', 'red'],
+  ['ink', '#eceae3', 'grey'],
+] as const
+
+interface PickedStripProps {
+  picking: Picking
+  onCopy: () => void
+  onWords: (thing: Thing) => void
+  onFormula: (thing: Thing) => void
+}
+
+/** What can be done with what is picked up, in place of the pens. */
+export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStripProps) {
+  const { items } = picking
+  const only = items.length === 1 && isThing(items[0]!) ? items[0] : undefined
+  const coloured = items.find((item) => colourOf(item) !== undefined)
+  return (
+    <>
+      {only && hasWords(only) && (
+        <StripButton icon={PencilLine} label="Words" onClick={() => onWords(only)} />
+      )}
+      {only?.kind === 'formula' && (
+        <StripButton icon={PencilLine} label="Formula" onClick={() => onFormula(only)} />
+      )}
+      {coloured && (
+        <Opens icon={Palette} label="Colour">
+          <ColourGrid colour={colourOf(coloured)!} onPick={picking.recolour} />
+        </Opens>
+      )}
+      {only?.kind === 'direction' && (
+        <Opens icon={Palette} label="Colour">
+          <div className="flex gap-2">
+            {TONES.map(([tone, colour, name]) => (
+              <button
+                key={tone}
+                type="button"
+                aria-label={name}
+                aria-pressed={only.tone === tone}
+                onClick={() => picking.change({ ...only, tone })}
+                className={`h-11 w-12 rounded-tag border ${only.tone === tone ? 'border-2 border-ink' : 'border-rule'}`}
+                style={{ background: colour }}
+              />
+            ))}
+          </div>
+        </Opens>
+      )}
+      {only?.kind === 'picture' && (
+        <Opens icon={Crop} label="Cut off">
+          <CutOffRows picture={only} onChange={picking.change} />
+        </Opens>
+      )}
+      <StripButton icon={Minus} label="Smaller" onClick={() => picking.spin(1 / GROWS, 0)} />
+      <StripButton icon={Plus} label="Larger" onClick={() => picking.spin(GROWS, 0)} />
+      <StripButton icon={RotateCw} label="Turn" onClick={() => picking.spin(1, TURNS)} />
+      <StripButton icon={Copy} label="Again" hint="The same once more" onClick={picking.duplicate} />
+      <StripButton icon={ClipboardCopy} label="Copy" onClick={onCopy} />
+      <StripButton icon={Trash2} label="Take away" onClick={picking.take} />
+      <StripButton icon={Check} label="Let go" onClick={picking.letGo} />
+    </>
+  )
+}
+
+function Opens({ icon, label, children }: { icon: typeof Crop; label: string; children: ReactNode }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <StripButton icon={icon} label={label} />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="top"
+          sideOffset={10}
+          className="z-50 w-[300px] rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
+        >
+          {children}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
+
+type Picture = Extract<Thing, { kind: 'picture' }>
+
+function CutOffRows({ picture, onChange }: { picture: Picture; onChange: (thing: Thing) => void }) {
+  const cuts = cutsOf(picture as unknown as Printed<'picture'>)
+  return (
+    <fieldset className="flex flex-col gap-1">
+      <legend className="mb-1 font-semibold">Cut off</legend>
+      {(['left', 'right', 'top', 'bottom'] as const).map((side) => (
+        <label key={side} className="grid min-h-[40px] grid-cols-[70px_1fr] items-center">
+          {side}
+          <input
+            type="range"
+            min={0}
+            max={95}
+            value={Math.round(cuts[side] * 100)}
+            onChange={(event) => {
+              const cut = cutOff(
+                picture as unknown as Printed<'picture'>,
+                side,
+                Number(event.target.value) / 100,
+              )
+              onChange({ ...picture, ...cut, file: picture.file } as Picture)
+            }}
+            className="w-full accent-verdigris"
+          />
+        </label>
+      ))}
+    </fieldset>
+  )
+}

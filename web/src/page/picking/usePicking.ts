@@ -1,0 +1,146 @@
+import {
+  about,
+  type Bounds,
+  boundsAround,
+  canBePicked,
+  colourOf,
+  growthOf,
+  type Item,
+  itemUnder,
+  laid,
+  loopOf,
+  mm,
+  moved,
+  type Placed,
+  type Point,
+  pickedBy,
+  type Similarity,
+  shift,
+  simplify,
+  type Thing,
+} from '@hand-back/core'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import type { CopyStore } from '../copyStore.ts'
+
+const NONE: ReadonlySet<string> = new Set()
+/** How exactly the way of a loop is kept, in points: far finer than a hand draws. */
+const LOOP_ERROR = 0.5
+/** How far copies lie from what they were made of, in points. */
+export const ASIDE = mm(5)
+
+/** What is picked up on a page, and what can be done with it. */
+export interface Picking {
+  readonly items: readonly Item[]
+  readonly bounds: Bounds | undefined
+  /** Picked by a loop or a tap. A tap adds what it meets, or lets go of it; on nothing it lets go of all. */
+  pickUp(loop: readonly Point[], reach: number): void
+  pickAll(): void
+  pick(ids: readonly string[]): void
+  letGo(): void
+  move(by: Similarity): void
+  nudge(dx: number, dy: number): void
+  /** Larger or smaller and turned about its own middle. */
+  spin(factor: number, degrees: number): void
+  recolour(colour: string): void
+  duplicate(): void
+  take(): void
+  /** Changes the one thing that is picked. */
+  change(thing: Thing): void
+}
+
+/** Picking up one's own ink and things on a page. Another page, or nothing to write on, lets go. */
+export function usePicking(
+  store: CopyStore,
+  page: string,
+  placed: readonly Placed[],
+  mayTouch: ((placed: Placed) => boolean) | undefined,
+): Picking {
+  const [picked, setPicked] = useState<{ page: string; ids: ReadonlySet<string> }>({ page, ids: NONE })
+  const ids = picked.page === page && mayTouch ? picked.ids : NONE
+  const own = useMemo(
+    () =>
+      mayTouch
+        ? placed.filter((each) => canBePicked(each.item) && mayTouch(each)).map(({ item }) => item)
+        : [],
+    [placed, mayTouch],
+  )
+  const items = useMemo(() => own.filter(({ id }) => ids.has(id)), [own, ids])
+  const bounds = useMemo(() => boundsAround(items), [items])
+  const set = useCallback((to: ReadonlySet<string>) => setPicked({ page, ids: to }), [page])
+  useEffect(() => {
+    if (!mayTouch) set(NONE)
+  }, [mayTouch, set])
+
+  return useMemo(() => {
+    const all = items.map(({ id }) => id)
+    const move = (by: Similarity) => {
+      if (bounds && all.length > 0 && staysInReach(bounds, by))
+        store.act(page, { act: 'move', items: all, by })
+    }
+    return {
+      items,
+      bounds,
+      pickUp(loop, reach) {
+        if (loop.length > 1) {
+          const around = loopOf(simplify(loop, LOOP_ERROR))
+          set(new Set(pickedBy(own, around).map(({ id }) => id)))
+          return
+        }
+        const under = itemUnder(own, loop[0]!, reach)
+        if (!under) return set(NONE)
+        const next = new Set(ids)
+        if (!next.delete(under.id)) next.add(under.id)
+        set(next)
+      },
+      pickAll: () => set(new Set(own.map(({ id }) => id))),
+      pick: (wanted) => set(new Set(wanted)),
+      letGo: () => set(NONE),
+      move,
+      nudge: (dx, dy) => move(shift(dx, dy)),
+      spin(factor, degrees) {
+        if (bounds) move(about(middleOf(bounds), factor, degrees))
+      },
+      recolour(colour) {
+        const coloured = items.filter((item) => colourOf(item) !== undefined)
+        if (coloured.length === 0) return
+        store.act(page, {
+          act: 'recolour',
+          items: coloured.map(({ id }) => id),
+          to: coloured.map(() => colour),
+          was: coloured.map((item) => colourOf(item)!),
+        })
+      },
+      duplicate() {
+        if (items.length === 0) return
+        const made = items.map((item) => copyOf(item, ASIDE, ASIDE))
+        store.add(page, made)
+        set(new Set(made.map(({ id }) => id)))
+      },
+      take() {
+        store.take(page, all)
+        set(NONE)
+      },
+      change(thing) {
+        const was = items.find(({ id }) => id === thing.id) as Thing | undefined
+        if (was) store.act(page, { act: 'change', item: thing.id, set: { thing }, was: { thing: was } })
+      },
+    } satisfies Picking
+  }, [store, page, items, own, ids, bounds, set])
+}
+
+/** Things may become neither so small nor so large, in points, nor go so far off that nobody finds them again. */
+const LEAST = 1
+const MOST = 20_000
+
+function staysInReach(bounds: Bounds, by: Similarity): boolean {
+  const side = Math.max(bounds.x1 - bounds.x0, bounds.y1 - bounds.y0) * growthOf(by)
+  const { x, y } = laid(middleOf(bounds), by)
+  return side >= LEAST && side <= MOST && Math.abs(x) <= MOST && Math.abs(y) <= MOST
+}
+
+/** The same again under an id of its own, some points aside. */
+export function copyOf(item: Item, dx: number, dy: number): Item {
+  return { ...moved(item, shift(dx, dy)), id: crypto.randomUUID() }
+}
+
+export const middleOf = ({ x0, y0, x1, y1 }: Bounds): Point => ({ x: (x0 + x1) / 2, y: (y0 + y1) / 2 })

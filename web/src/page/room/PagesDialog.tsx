@@ -1,0 +1,173 @@
+import {
+  emptyPage,
+  inSight,
+  type Person,
+  type Ruling,
+  type Stroke,
+  type WorksheetPage,
+} from '@hand-back/core'
+import { useEffect, useRef } from 'react'
+import { useStore } from 'zustand'
+import { Button } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
+import type { CopyStore } from '../copyStore.ts'
+import { strokePath } from '../draw/strokePath.ts'
+import { PaperThumb } from '../paper/PaperThumb.tsx'
+import { isOwn, layIn, makeRoom, shiftPage, takeOut } from './roomActs.ts'
+
+const LINES = '#9fb4c7'
+/** Papers that a student can lay in. */
+const PAPERS: readonly (readonly [string, Ruling])[] = [
+  ['Plain', { form: 'plain', colour: LINES }],
+  ['Ruled', { form: 'ruled', colour: LINES, spacing: 9 }],
+  ['Handwriting', { form: 'handwriting', colour: LINES, height: 8 }],
+  ['Squared', { form: 'squared', colour: LINES, side: 5 }],
+  ['Dotted', { form: 'dotted', colour: LINES, side: 5 }],
+]
+
+interface PagesDialogProps {
+  store: CopyStore
+  pages: readonly WorksheetPage[]
+  index: number
+  person: Person
+  /** Left out: only to look and to turn. */
+  writes: boolean
+  onTurn: (page: string) => void
+  onClose: () => void
+}
+
+/** All pages at a glance; more room on the one in hand, new pages after it, one’s own moved or taken out. */
+export function PagesDialog({ store, pages, index, person, writes, onTurn, onClose }: PagesDialogProps) {
+  const log = useStore(store.view, ({ log: { pages: of } }) => of)
+  const page = pages[index]!
+  return (
+    <Dialog open onClose={onClose} title="Pages" wide>
+      {writes && (
+        <div className="mb-5 grid gap-3 rounded-md border border-rule bg-sheet p-3">
+          <p className="flex flex-wrap items-center gap-2">
+            <b className="min-w-[130px]">Page {index + 1}: more room</b>
+            <Button large onClick={() => makeRoom(store, page, 'foot') && onClose()}>
+              Longer
+            </Button>
+            <Button large onClick={() => makeRoom(store, page, 'side') && onClose()}>
+              Wider
+            </Button>
+          </p>
+          <p className="flex flex-wrap items-center gap-2">
+            <b className="min-w-[130px]">A new page after it</b>
+            {PAPERS.map(([name, ruling]) => (
+              <Button
+                key={name}
+                large
+                onClick={() => {
+                  onTurn(layIn(store, pages, page, ruling))
+                  onClose()
+                }}
+              >
+                {name}
+              </Button>
+            ))}
+          </p>
+        </div>
+      )}
+      <ul className="flex flex-wrap gap-x-5 gap-y-5">
+        {pages.map((each, at) => {
+          const own = writes && isOwn(log, each.id, person.id)
+          return (
+            <li key={each.id} className="flex w-[132px] flex-col items-center gap-1.5">
+              <button
+                type="button"
+                aria-label={`Page ${at + 1}`}
+                aria-current={at === index ? 'page' : undefined}
+                onClick={() => {
+                  onTurn(each.id)
+                  onClose()
+                }}
+                className={`relative rounded-tag p-1 ${at === index ? 'outline outline-[3px] outline-ink' : 'hover:outline hover:outline-2 hover:outline-ink-soft'}`}
+              >
+                <PaperThumb page={each} width={120} label="" />
+                <InkThumb page={each} strokes={strokesOn(log.get(each.id) ?? emptyPage)} />
+              </button>
+              <span className="tabular font-semibold">{at + 1}</span>
+              {own && (
+                <span className="flex gap-1">
+                  <Small
+                    label={`Page ${at + 1} earlier`}
+                    onClick={() => shiftPage(store, pages, each.id, -1)}
+                    disabled={at === 0}
+                  >
+                    ←
+                  </Small>
+                  <Small
+                    label={`Page ${at + 1} later`}
+                    onClick={() => shiftPage(store, pages, each.id, 1)}
+                    disabled={at === pages.length - 1}
+                  >
+                    →
+                  </Small>
+                  <Small
+                    label={`Take page ${at + 1} out`}
+                    onClick={() => {
+                      if (at === index) onTurn(pages[at === 0 ? 1 : at - 1]!.id)
+                      takeOut(store, each.id)
+                    }}
+                    disabled={pages.length === 1}
+                  >
+                    ×
+                  </Small>
+                </span>
+              )}
+            </li>
+          )
+        })}
+      </ul>
+    </Dialog>
+  )
+}
+
+interface SmallProps {
+  label: string
+  onClick: () => void
+  disabled: boolean
+  children: string
+}
+
+function Small({ label, children, ...rest }: SmallProps) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      {...rest}
+      className="h-11 w-11 rounded-tag border border-rule bg-sheet text-lg font-semibold disabled:opacity-40"
+    >
+      {children}
+    </button>
+  )
+}
+
+const strokesOn = (page: Parameters<typeof inSight>[0]): Stroke[] =>
+  inSight(page).flatMap(({ item }) => (item.kind === 'stroke' ? [item] : []))
+
+/** The ink of a page, small, over its paper. */
+function InkThumb({ page, strokes }: { page: WorksheetPage; strokes: readonly Stroke[] }) {
+  const canvas = useRef<HTMLCanvasElement>(null)
+  useEffect(() => {
+    const element = canvas.current!
+    element.width = element.clientWidth * devicePixelRatio
+    element.height = element.clientHeight * devicePixelRatio
+    const context = element.getContext('2d')!
+    const scale = element.width / page.width
+    context.setTransform(scale, 0, 0, scale, 0, 0)
+    for (const stroke of strokes) {
+      context.globalAlpha = stroke.nib === 'highlighter' ? 0.45 : 1
+      context.fillStyle = stroke.colour
+      context.fill(strokePath(stroke).path)
+    }
+  }, [page, strokes])
+  return (
+    <canvas
+      ref={canvas}
+      className="pointer-events-none absolute inset-1 h-[calc(100%-8px)] w-[calc(100%-8px)]"
+    />
+  )
+}

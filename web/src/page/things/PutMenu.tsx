@@ -1,0 +1,115 @@
+import {
+  Camera,
+  Circle,
+  ClipboardPaste,
+  Image,
+  type LucideIcon,
+  Minus,
+  MoveUpRight,
+  PencilLine,
+  Plus,
+  Sigma,
+  Square,
+  StickyNote,
+  Triangle,
+} from 'lucide-react'
+import { Popover } from 'radix-ui'
+import { useRef, useState } from 'react'
+import { StripButton } from '../StripButton.tsx'
+import type { Tools } from '../useTools.ts'
+import type { Putting } from './kinds.ts'
+
+const KINDS: readonly (readonly [Putting, string, LucideIcon])[] = [
+  ['text', 'Words', PencilLine],
+  ['note', 'Note', StickyNote],
+  ['line', 'Line', Minus],
+  ['arrow', 'Arrow', MoveUpRight],
+  ['rectangle', 'Box', Square],
+  ['ellipse', 'Round', Circle],
+  ['triangle', 'Triangle', Triangle],
+]
+
+interface PutMenuProps {
+  tools: Tools
+  onPicture: (file: File) => void
+  onFormula: () => void
+  /** Puts what was copied last; left out while nothing was. */
+  onPaste?: () => void
+  upright: boolean
+}
+
+/** Everything that can be put on a page besides ink. */
+export function PutMenu({ tools, onPicture, onFormula, onPaste, upright }: PutMenuProps) {
+  const [open, setOpen] = useState(false)
+  const file = useRef<HTMLInputElement>(null)
+  const camera = useRef<HTMLInputElement>(null)
+  const take = (input: HTMLInputElement) => {
+    const chosen = input.files?.[0]
+    if (chosen) onPicture(chosen)
+    input.value = ''
+  }
+  const then = (act: () => void) => () => {
+    setOpen(false)
+    act()
+  }
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Anchor asChild>
+        <span>
+          <StripButton
+            icon={Plus}
+            label="Put on"
+            pressed={tools.tool === 'put'}
+            hint="Words, a note, a picture, lines and shapes"
+            onClick={() => setOpen(!open)}
+          />
+        </span>
+      </Popover.Anchor>
+      <Popover.Portal>
+        <Popover.Content
+          side={upright ? 'right' : 'top'}
+          sideOffset={10}
+          className="z-50 grid w-[min(380px,94vw)] grid-cols-4 gap-1.5 rounded-md border border-rule bg-card p-3 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
+        >
+          {KINDS.map(([kind, name, icon]) => (
+            <Choice key={kind} icon={icon} name={name} onPress={then(() => tools.put(kind))} />
+          ))}
+          <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
+          <Choice icon={Camera} name="Camera" onPress={then(() => camera.current?.click())} />
+          <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
+          {onPaste && <Choice icon={ClipboardPaste} name="Copied" onPress={then(onPaste)} />}
+        </Popover.Content>
+      </Popover.Portal>
+      <input
+        ref={file}
+        type="file"
+        accept="image/*"
+        aria-label="A picture for the page"
+        className="hidden"
+        onChange={(event) => take(event.target)}
+      />
+      <input
+        ref={camera}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        aria-label="A picture from the camera"
+        className="hidden"
+        onChange={(event) => take(event.target)}
+      />
+    </Popover.Root>
+  )
+}
+
+function Choice({ icon: Icon, name, onPress }: { icon: LucideIcon; name: string; onPress: () => void }) {
+  return (
+    <button
+      type="button"
+      onClick={onPress}
+      className="flex h-[64px] flex-col items-center justify-center gap-1 rounded-tag border border-rule bg-sheet hover:border-ink-soft"
+    >
+      <Icon size={22} aria-hidden="true" strokeWidth={1.9} />
+      {name}
+    </button>
+  )
+}
