@@ -1,7 +1,7 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import { along, drawWithMouse, drawWithPen, expectInk, expectKept } from './hands/hands.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
-import { type Lesson, openCopy, prepareLesson } from './house/lesson.ts'
+import { handIn, type Lesson, openCopy, prepareLesson } from './house/lesson.ts'
 
 let house: House
 let pdf: Uint8Array
@@ -125,7 +125,7 @@ test('ink made after the copy was handed in elsewhere stays on the device and is
   await openCopy(house, there, lesson, 0)
   await here.context().setOffline(true)
   await drawWithPen(here, line(2))
-  await there.getByRole('button', { name: 'Hand in' }).click()
+  await handIn(there)
   await expect(there.getByRole('button', { name: 'Take back' })).toBeVisible()
   await here.context().setOffline(false)
   await expect(here.locator('[data-kept=held]')).toBeVisible()

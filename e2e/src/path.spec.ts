@@ -7,6 +7,7 @@ import type { Page } from '@playwright/test'
 import sharp from 'sharp'
 import { along, drawWithFinger, drawWithMouse, drawWithPen, expectInk, expectKept } from './hands/hands.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
+import { handIn } from './house/lesson.ts'
 
 let house: House
 test.beforeAll(async () => {
@@ -76,7 +77,7 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   await expectKept(ilja)
   await noor.getByRole('button', { name: 'Hand in' }).click()
   await expect(noor.getByRole('button', { name: 'Take back' })).toBeVisible()
-  await ilja.getByRole('button', { name: 'Hand in' }).click()
+  await handIn(ilja)
   await expect(teacher.locator('td[data-state="handed in"]')).toHaveCount(2)
 
   // The pile: Noor's copy, both pages; the same page stays in sight for Ilja's.

@@ -290,6 +290,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
       {over?.kind === 'pages' && (
         <PagesDialog
           store={store}
+          printed={copy.pages}
           pages={pages}
           index={index}
           person={person}

@@ -1,5 +1,5 @@
 import type { Item, Person, Thing, WorksheetPage } from '@hand-back/core'
-import { ZoomIn } from 'lucide-react'
+import { TextCursorInput } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { ViewMenu } from './habits/ViewMenu.tsx'
 import { PageStrip } from './PageStrip.tsx'
@@ -13,6 +13,7 @@ import { PutMenu } from './things/PutMenu.tsx'
 import type { Tools } from './useTools.ts'
 import type { Recorded } from './voice/recorder.ts'
 import { SpeakButton } from './voice/SpeakButton.tsx'
+import { ZoomButtons } from './ZoomButtons.tsx'
 
 interface WorkingStripProps {
   person: Person
@@ -74,7 +75,13 @@ export function WorkingStrip(props: WorkingStripProps) {
             {...(pasting.hasLast() ? { onPaste: pasting.pasteLast } : {})}
           />
           <SpeakButton onRecorded={props.onRecorded} />
-          <StripButton icon={ZoomIn} label="Write large" pressed={props.large} onClick={props.onLarge} />
+          <StripButton
+            icon={TextCursorInput}
+            label="Write large"
+            pressed={props.large}
+            onClick={props.onLarge}
+          />
+          {!upright && <ZoomButtons surface={props.surface} />}
           <ViewMenu
             person={props.person}
             surface={props.surface}

@@ -65,24 +65,39 @@ export function useSameLook(
   const first = useRef(place.look)
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   useEffect(() => {
+    if (!surface) return
     const look = first.current
     first.current = undefined
-    if (surface && look) surface.look(look, look.scale)
+    if (look) surface.look(look, look.scale)
   }, [surface])
-  useEffect(() => () => clearTimeout(timer.current), [])
   const { key } = place
+  const waiting = useRef<() => void>(undefined)
+  const keep = useCallback(() => {
+    clearTimeout(timer.current)
+    waiting.current?.()
+    waiting.current = undefined
+  }, [])
+  // A tab that is closed or left remembers what was seen last.
+  useEffect(() => {
+    addEventListener('pagehide', keep)
+    return () => {
+      removeEventListener('pagehide', keep)
+      keep()
+    }
+  }, [keep])
   return useCallback(
     (view, window) => {
       clearTimeout(timer.current)
-      timer.current = setTimeout(() => {
+      waiting.current = () => {
         const middle: Point = toPage(view, { x: window.width / 2, y: window.height / 2 })
         try {
           localStorage.setItem(key, JSON.stringify({ page, look: { ...middle, scale: view.scale } }))
         } catch {
           // A device that is full opens with the page fitted next time.
         }
-      }, REST)
+      }
+      timer.current = setTimeout(keep, REST)
     },
-    [key, page],
+    [key, page, keep],
   )
 }

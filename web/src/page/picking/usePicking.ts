@@ -4,6 +4,7 @@ import {
   boundsAround,
   canBePicked,
   colourOf,
+  fitThing,
   growthOf,
   type Item,
   itemUnder,
@@ -21,6 +22,7 @@ import {
 } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { CopyStore } from '../copyStore.ts'
+import { measure } from '../draw/letters.ts'
 
 const NONE: ReadonlySet<string> = new Set()
 /** How exactly the way of a loop is kept, in points: far finer than a hand draws. */
@@ -120,7 +122,8 @@ export function usePicking(
         store.take(page, all)
         set(NONE)
       },
-      change(thing) {
+      change(changed) {
+        const thing = fitThing(changed, measure)
         const was = items.find(({ id }) => id === thing.id) as Thing | undefined
         if (was) store.act(page, { act: 'change', item: thing.id, set: { thing }, was: { thing: was } })
       },

@@ -27,6 +27,8 @@ const PAPERS: readonly (readonly [string, Ruling])[] = [
 
 interface PagesDialogProps {
   store: CopyStore
+  /** The pages as they were handed out. */
+  printed: readonly WorksheetPage[]
   pages: readonly WorksheetPage[]
   index: number
   person: Person
@@ -37,7 +39,16 @@ interface PagesDialogProps {
 }
 
 /** All pages at a glance; more room on the one in hand, new pages after it, one’s own moved or taken out. */
-export function PagesDialog({ store, pages, index, person, writes, onTurn, onClose }: PagesDialogProps) {
+export function PagesDialog({
+  store,
+  printed,
+  pages,
+  index,
+  person,
+  writes,
+  onTurn,
+  onClose,
+}: PagesDialogProps) {
   const log = useStore(store.view, ({ log: { pages: of } }) => of)
   const page = pages[index]!
   return (
@@ -60,7 +71,7 @@ export function PagesDialog({ store, pages, index, person, writes, onTurn, onClo
                 key={name}
                 large
                 onClick={() => {
-                  onTurn(layIn(store, pages, page, ruling))
+                  onTurn(layIn(store, printed, pages, page, ruling))
                   onClose()
                 }}
               >

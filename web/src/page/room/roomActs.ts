@@ -16,16 +16,17 @@ export function makeRoom(store: CopyStore, page: WorksheetPage, where: 'foot' | 
   return true
 }
 
-/** Lays a new page in, right after another, as large as that one. Returns its id. */
+/** Lays a new page in, right after another, as large as that one was handed out. Returns its id. */
 export function layIn(
   store: CopyStore,
+  printed: readonly WorksheetPage[],
   pages: readonly WorksheetPage[],
-  behind: WorksheetPage | undefined,
+  behind: WorksheetPage,
   ruling: Ruling,
 ): string {
   const id = crypto.randomUUID()
-  const { width, height } = behind ?? pages[0]!
-  const place = placeAfter(pages, store.view.getState().log.pages, behind?.id)
+  const { width, height } = printed.find((page) => page.id === behind.id) ?? printed[0]!
+  const place = placeAfter(pages, store.view.getState().log.pages, behind.id)
   const set = { ...place, width, height, ruling, gone: false }
   store.act(id, { act: 'sheet', set, was: { ...set, gone: true } })
   return id

@@ -28,6 +28,7 @@ import { useCopy } from '../../page/useCopy.ts'
 import { useTools } from '../../page/useTools.ts'
 import { usePageKeys, useSeen, useWriting } from '../../page/useWriting.ts'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
+import { ZoomButtons } from '../../page/ZoomButtons.tsx'
 import { apiUrl } from '../../seat.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Answer, Empty, Loading } from '../../ui/Notice.tsx'
@@ -244,6 +245,7 @@ function MarkedCopy({
         onUndo={undo}
         onRedo={redo}
       >
+        <ZoomButtons surface={surface} />
         <ViewMenu person={person} surface={surface} upright={false} />
       </PageStrip>
     </>
