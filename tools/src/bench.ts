@@ -10,6 +10,7 @@ import { keepingFigures } from './bench/keeping.ts'
 import { pageFigures } from './bench/page.ts'
 import { preparingFigures } from './bench/preparing.ts'
 import { sharingFigures } from './bench/sharing.ts'
+import { writingFigures } from './bench/writing.ts'
 import { buildWeb } from './setup/buildWeb.ts'
 import { startCluster } from './setup/cluster.ts'
 
@@ -35,6 +36,7 @@ export async function run(options: readonly string[]): Promise<void> {
     sharing: () => sharingFigures(cluster.database('sharing')),
     flattening: flattenFigures,
     page: () => pageFigures(cluster.database('page')),
+    writing: () => writingFigures(cluster.database('writing')),
     preparing: () => preparingFigures(cluster.database('preparing')),
   }
   for (const [name, measure] of Object.entries(parts)) {

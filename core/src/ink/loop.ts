@@ -26,7 +26,7 @@ export function inLoop({ places, bounds }: Loop, { x, y }: Point): boolean {
 /** How much of what is looped must lie inside to be picked up. */
 const ENOUGH = 0.6
 /** At most so many places of a thing are looked at. */
-const LOOKED_AT = 40
+const LOOKED_AT = 24
 
 /** Whether a loop takes what has these places: most of them lie inside, so that a loop need not be exact. */
 export function loopTakes(loop: Loop, places: readonly Point[]): boolean {

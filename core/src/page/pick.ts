@@ -1,6 +1,6 @@
 import { segmentsDistance2, touches } from '../ink/hitTest.ts'
 import { type Loop, loopTakes } from '../ink/loop.ts'
-import { type Bounds, boundsOf, type Point } from '../ink/points.ts'
+import { type Bounds, boundsOf, overlap, type Point } from '../ink/points.ts'
 import { about, laid } from '../ink/similarity.ts'
 import { strokePoints, strokeWidth } from '../ink/stroke.ts'
 import { middle } from '../worksheet/box.ts'
@@ -43,6 +43,7 @@ export function boundsAround(items: readonly Item[]): Bounds | undefined {
 /** What a loop picks up: what lies mostly inside. Cost: O(items × places of the loop) where the loop reaches. */
 export function pickedBy<T extends Item>(items: readonly T[], loop: Loop): T[] {
   return items.filter((item) => {
+    if (!canBePicked(item) || !overlap(boundsOfItem(item), loop.bounds)) return false
     if (item.kind === 'stroke') return loopTakes(loop, strokePoints(item))
     return isThing(item) && loopTakes(loop, placesOf(item))
   })

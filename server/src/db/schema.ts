@@ -1,4 +1,15 @@
-import type { Box, CopyState, Deal, Group, Habits, Layer, Paper, PrintedItem, Sheet, Way } from '@hand-back/core'
+import type {
+  Box,
+  CopyState,
+  Deal,
+  Group,
+  Habits,
+  Layer,
+  Paper,
+  PrintedItem,
+  Sheet,
+  Way,
+} from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import {
   boolean,

@@ -1,51 +1,23 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
-import { bringUpToDate, connect, Keeper } from '@hand-back/server'
-import { chromium, type Page } from '@playwright/test'
-import { BROWSER_OPTIONS } from '../setup/browser.ts'
+import { type Context, Keeper } from '@hand-back/server'
+import type { Page } from '@playwright/test'
 import { WEB_ROOT } from '../setup/buildWeb.ts'
-import { freePort } from '../setup/cluster.ts'
-import { quietContext } from '../setup/quietContext.ts'
-import { startServerProcess } from '../setup/serverProcess.ts'
-import { type Figure, percentile } from './figure.ts'
+import type { Figure } from './figure.ts'
+import { inBrowser, mainThread } from './inBrowser.ts'
 import { furnishCopies } from './rows.ts'
 import { adding, handwriting } from './strokes.ts'
 
 const MANY = 2000
 const MOVES = 240
 
-/** The page one writes on, in a real browser: wet ink over much kept ink, moving it, opening it, fetching the screens. */
+/** The page one writes on, in a real browser: wet ink over much kept ink, opening it, fetching the screens. */
 export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
-  const connection = connect(databaseUrl, () => {})
-  await bringUpToDate(connection)
-  const context = quietContext(connection)
-  const { students, copies, pages } = await furnishCopies(context, 2, 1)
-  const keeper = new Keeper(context)
-  const strokes = handwriting(MANY)
-  for (let at = 0; at < MANY; at += 100) {
-    await keeper.keep(
-      students[1]!,
-      copies[1]!,
-      strokes.slice(at, at + 100).map((stroke) => adding(pages[0]!.id, [stroke])),
-    )
-  }
-  await connection.close()
-  const server = await startServerProcess({
-    databaseUrl,
-    port: await freePort(),
-    secret: 'bench',
-    demo: true,
-  })
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...BROWSER_OPTIONS] })
-  try {
+  return inBrowser(databaseUrl, furnish, async (house, { students }) => {
     const open = async (index: number) => {
-      const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-      await page.request.post(`${server.url}/api/sign-in/demo`, {
-        data: { person: students[index]!.id },
-        headers: { origin: server.url },
-      })
-      await page.goto(server.url)
+      const page = await house.signedIn(students[index]!)
+      await page.goto(house.url)
       await page.getByRole('heading', { name: 'To do' }).waitFor()
       const began = performance.now()
       await page.getByRole('link', { name: /Tides/ }).click()
@@ -57,7 +29,6 @@ export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
     // The first drawing of a page warms it up.
     for (const { page } of [empty, full]) await wetCost(page)
     const wet = { empty: await wetCost(empty.page), full: await wetCost(full.page) }
-    const pan = { empty: await panCost(empty.page), full: await panCost(full.page) }
     return [
       {
         name: `wet ink, a point with ${MANY} strokes on the page`,
@@ -65,13 +36,6 @@ export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
         unit: 'ms',
         reference: { name: 'with none', value: wet.empty },
         heldTo: '≤ 1.2 ×',
-      },
-      {
-        name: `moving the page with ${MANY} strokes, a frame (median)`,
-        value: pan.full,
-        unit: 'ms',
-        reference: { name: 'with none', value: pan.empty },
-        heldTo: '≤ 1 frame',
       },
       {
         name: `opening a copy with ${MANY} strokes`,
@@ -82,18 +46,25 @@ export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
       },
       await scriptSize(empty.page),
     ]
-  } finally {
-    await browser.close()
-    await server.stop()
-  }
+  })
+}
+
+async function furnish(context: Context) {
+  const made = await furnishCopies(context, 2, 1)
+  const keeper = new Keeper(context)
+  const strokes = handwriting(MANY)
+  for (let at = 0; at < MANY; at += 100)
+    await keeper.keep(
+      made.students[1]!,
+      made.copies[1]!,
+      strokes.slice(at, at + 100).map((stroke) => adding(made.pages[0]!.id, [stroke])),
+    )
+  return made
 }
 
 /** Milliseconds of the main thread for each point of a stroke under way. */
 async function wetCost(page: Page): Promise<number> {
   const cdp = await page.context().newCDPSession(page)
-  await cdp.send('Performance.enable')
-  const busy = async () =>
-    (await cdp.send('Performance.getMetrics')).metrics.find(({ name }) => name === 'TaskDuration')!.value
   const send = (type: 'mousePressed' | 'mouseMoved' | 'mouseReleased', step: number) =>
     cdp.send('Input.dispatchMouseEvent', {
       type,
@@ -106,30 +77,13 @@ async function wetCost(page: Page): Promise<number> {
       clickCount: 1,
     })
   await send('mousePressed', 0)
-  const before = await busy()
-  for (let step = 1; step <= MOVES; step++) await send('mouseMoved', step)
-  const after = await busy()
+  const took = await mainThread(page, async () => {
+    for (let step = 1; step <= MOVES; step++) await send('mouseMoved', step)
+  })
   await send('mouseReleased', MOVES)
   await page.keyboard.press('Control+z')
   await cdp.detach()
-  return ((after - before) * 1000) / MOVES
-}
-
-/** Median milliseconds between frames while the page is moved by keys. */
-async function panCost(page: Page): Promise<number> {
-  const samples = await page.evaluate(async () => {
-    const times: number[] = []
-    let last = performance.now()
-    for (let frame = 0; frame < 60; frame++) {
-      dispatchEvent(new KeyboardEvent('keydown', { key: frame % 20 < 10 ? 'ArrowDown' : 'ArrowUp' }))
-      await new Promise(requestAnimationFrame)
-      const now = performance.now()
-      times.push(now - last)
-      last = now
-    }
-    return times
-  })
-  return percentile(samples, 0.5)
+  return took / MOVES
 }
 
 /** Script that a student's copy fetches until it is open, compressed; workers come later and beside it. */

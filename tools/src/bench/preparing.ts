@@ -1,12 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { type Printed, type Sheet, sheet, type WorksheetPage } from '@hand-back/core'
-import { bringUpToDate, connect, makeFromFiles } from '@hand-back/server'
-import { chromium, type Page } from '@playwright/test'
-import { BROWSER_OPTIONS } from '../setup/browser.ts'
-import { freePort } from '../setup/cluster.ts'
-import { quietContext } from '../setup/quietContext.ts'
-import { startServerProcess } from '../setup/serverProcess.ts'
+import { type Context, makeFromFiles } from '@hand-back/server'
+import type { Page } from '@playwright/test'
 import { type Figure, percentile } from './figure.ts'
+import { inBrowser, mainThread } from './inBrowser.ts'
 import { furnishClass } from './rows.ts'
 
 const PAGES = 100
@@ -15,41 +12,11 @@ const FRAMES = 60
 
 /** Preparing a worksheet, in a real browser: opening a long one, and dragging one of many things. */
 export async function preparingFigures(databaseUrl: string): Promise<Figure[]> {
-  const connection = connect(databaseUrl, () => {})
-  await bringUpToDate(connection)
-  const { teacher, pages } = await furnishClass(quietContext(connection), 1, PAGES)
-  const make = async (title: string, content: WorksheetPage[]) => {
-    const whole: Sheet = sheet.parse({ pages: content, questions: [], keys: {}, sets: [] })
-    return (await makeFromFiles(connection.db, teacher.id, { title, unit: '', sheet: whole })).id
-  }
-  const filled = (count: number) => (page: WorksheetPage) => ({
-    ...page,
-    id: randomUUID(),
-    printed: Array.from({ length: count }, (_, index) => typedBox(index)),
-  })
-  const worksheets = {
-    long: await make('Long', pages.map(filled(10))),
-    short: await make('Short', pages.slice(0, 1).map(filled(10))),
-    many: await make('Many', pages.slice(0, 1).map(filled(THINGS))),
-    one: await make('One', pages.slice(0, 1).map(filled(1))),
-  }
-  await connection.close()
-  const server = await startServerProcess({
-    databaseUrl,
-    port: await freePort(),
-    secret: 'bench',
-    demo: true,
-  })
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...BROWSER_OPTIONS] })
-  try {
-    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-    await page.request.post(`${server.url}/api/sign-in/demo`, {
-      data: { person: teacher.id },
-      headers: { origin: server.url },
-    })
+  return inBrowser(databaseUrl, furnish, async (house, { teacher, worksheets }) => {
+    const page = await house.signedIn(teacher)
     const open = async (worksheet: string) => {
       const began = performance.now()
-      await page.goto(`${server.url}/worksheet/${worksheet}`)
+      await page.goto(`${house.url}/worksheet/${worksheet}`)
       await page.waitForFunction(paperShown)
       return performance.now() - began
     }
@@ -75,10 +42,27 @@ export async function preparingFigures(databaseUrl: string): Promise<Figure[]> {
         heldTo: '≤ 1 frame (16.7 ms)',
       },
     ]
-  } finally {
-    await browser.close()
-    await server.stop()
+  })
+}
+
+async function furnish(context: Context) {
+  const { teacher, pages } = await furnishClass(context, 1, PAGES)
+  const make = async (title: string, content: WorksheetPage[]) => {
+    const whole: Sheet = sheet.parse({ pages: content, questions: [], keys: {}, sets: [] })
+    return (await makeFromFiles(context.db, teacher.id, { title, unit: '', sheet: whole })).id
   }
+  const filled = (count: number) => (page: WorksheetPage) => ({
+    ...page,
+    id: randomUUID(),
+    printed: Array.from({ length: count }, (_, index) => typedBox(index)),
+  })
+  const worksheets = {
+    long: await make('Long', pages.map(filled(10))),
+    short: await make('Short', pages.slice(0, 1).map(filled(10))),
+    many: await make('Many', pages.slice(0, 1).map(filled(THINGS))),
+    one: await make('One', pages.slice(0, 1).map(filled(1))),
+  }
+  return { teacher, worksheets }
 }
 
 /** Whether the page's paper is on the screen: not all of it is one colour any more. */
@@ -108,10 +92,6 @@ function typedBox(index: number): Printed<'typed'> {
 
 /** Milliseconds of the main thread for each frame while the first thing is dragged by the mouse: the median of three drags. */
 async function dragCost(page: Page): Promise<number> {
-  const cdp = await page.context().newCDPSession(page)
-  await cdp.send('Performance.enable')
-  const busy = async () =>
-    (await cdp.send('Performance.getMetrics')).metrics.find(({ name }) => name === 'TaskDuration')!.value
   const { x, y } = await page.getByTestId('page').evaluate((element) => {
     const { scale, x: left, y: top } = (element as HTMLElement).dataset
     const box = element.getBoundingClientRect()
@@ -122,15 +102,16 @@ async function dragCost(page: Page): Promise<number> {
     await page.mouse.move(x, y)
     await page.mouse.down()
     await page.mouse.move(x + 10, y + 10)
-    const before = await busy()
-    for (let frame = 0; frame < FRAMES; frame++) {
-      await page.mouse.move(x + 10 + frame * 3, y + 10 + frame * 2)
-      await page.evaluate(() => new Promise(requestAnimationFrame))
-    }
-    costs.push(((await busy()) - before) * 1000)
+    costs.push(
+      await mainThread(page, async () => {
+        for (let frame = 0; frame < FRAMES; frame++) {
+          await page.mouse.move(x + 10 + frame * 3, y + 10 + frame * 2)
+          await page.evaluate(() => new Promise(requestAnimationFrame))
+        }
+      }),
+    )
     await page.mouse.move(x, y)
     await page.mouse.up()
   }
-  await cdp.detach()
   return percentile(costs, 0.5) / FRAMES
 }

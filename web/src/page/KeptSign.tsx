@@ -10,7 +10,7 @@ const CONNECTS_WITHIN = 1200
 
 /** The true state of what was made on a copy, in words and shape. */
 export function KeptSign({ outbox, copy }: { outbox: Outbox; copy: string }) {
-  const { reached, deviceKeeps, going, held } = useStore(outbox.state)
+  const { reached, deviceKeeps, nearlyFull, going, held } = useStore(outbox.state)
   const waiting = going.get(copy) ?? 0
   const slow = useLasting(waiting > 0, PATIENCE)
   const lost = useLasting(!reached, CONNECTS_WITHIN)
@@ -26,6 +26,26 @@ export function KeptSign({ outbox, copy }: { outbox: Outbox; copy: string }) {
       />
     )
   }
+  if (!deviceKeeps)
+    return (
+      <Sign
+        icon={TriangleAlert}
+        tone="text-madder"
+        state="full"
+        words="This device is full: stay connected"
+        hint="What you make goes straight to school. Without a connection it would be lost when this page closes."
+      />
+    )
+  if (nearlyFull)
+    return (
+      <Sign
+        icon={TriangleAlert}
+        tone="text-ochre"
+        state={waiting > 0 ? 'going' : 'kept'}
+        words={lost ? 'Kept here; this device is nearly full' : 'Kept; this device is nearly full'}
+        hint="Nothing is lost. Make room on this device before you work without a connection."
+      />
+    )
   if (lost)
     return <Sign icon={WifiOff} tone="text-ochre" state="here" words="Can’t reach school: kept here" />
   if (notTaken > 0)

@@ -35,7 +35,8 @@ export function nextWindow(window: Box, reached: number, lineStart: number, page
 export function nextLine(window: Box, lineStart: number, page: WorksheetPage): Box {
   const y = window.y + lineStep(page, window.height)
   if (y + window.height > page.height + lineStep(page, window.height)) return window
-  return { ...window, x: lineStart, y: Math.min(y, page.height - window.height) }
+  const x = Math.min(lineStart, page.width - window.width)
+  return { ...window, x, y: Math.min(y, page.height - window.height) }
 }
 
 /** A window of a height, with the shape of what shows it, kept on the page. */

@@ -27,6 +27,8 @@ export interface Keepsake {
   drop(events: readonly string[]): Promise<void>
   /** Everything of a person, oldest first. */
   of(person: string): Promise<Kept[]>
+  /** How many bytes more the device says it can keep; nothing where it does not tell. */
+  room(): Promise<number | undefined>
 }
 
 export function deviceKeepsake(): Keepsake {
@@ -55,6 +57,10 @@ export function deviceKeepsake(): Keepsake {
     },
     async of(person) {
       return (await shelf()).getAllFromIndex('outgoing', 'person', person)
+    },
+    async room() {
+      const { quota, usage } = (await navigator.storage?.estimate()) ?? {}
+      return quota === undefined || usage === undefined ? undefined : quota - usage
     },
   }
 }

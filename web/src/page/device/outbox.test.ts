@@ -24,6 +24,7 @@ function memoryKeepsake(): Keepsake & { kept: Kept[] } {
     async drop(events: readonly string[]) {
       shelf.kept = shelf.kept.filter(({ event }) => !events.includes(event.id))
     },
+    room: async () => undefined,
     async of(person: string) {
       return shelf.kept.filter((entry) => entry.person === person)
     },

@@ -7,6 +7,8 @@ export interface OutboxState {
   readonly reached: boolean
   /** The device's own keeping works: what is not at school yet survives closing the tab. */
   readonly deviceKeeps: boolean
+  /** The device has little room left: said while everything still is kept. */
+  readonly nearlyFull: boolean
   /** Events on their way, by copy. */
   readonly going: ReadonlyMap<string, number>
   /** Events that a copy does not take now, by copy: kept here until it does. */
@@ -28,6 +30,10 @@ const MOST_AT_ONCE = 100
 /** Letters of packed ink in one message: well under what the server takes. */
 const MOST_LETTERS = 800_000
 const LONGEST_PAUSE = 5_000
+/** So little room, in bytes, is said: a lesson's ink and a few photos. */
+const LITTLE_ROOM = 8_000_000
+/** It is looked for again after so many things that were made. */
+const LOOKS_EVERY = 20
 
 /**
  * Everything a person made that school has not acknowledged, for all their copies. It is kept on the
@@ -37,6 +43,7 @@ export class Outbox {
   readonly state: StoreApi<OutboxState> = createStore(() => ({
     reached: false,
     deviceKeeps: true,
+    nearlyFull: false,
     going: new Map<string, number>(),
     held: new Map<string, number>(),
   }))
@@ -47,6 +54,7 @@ export class Outbox {
   #entries: Kept[] = []
   #held = new Set<string>()
   #busy = false
+  #puts = 0
   readonly #loaded: Promise<void>
 
   constructor(person: string, keepsake: Keepsake, carrier: Carrier) {
@@ -76,7 +84,13 @@ export class Outbox {
       () => this.state.setState({ deviceKeeps: false }),
     )
     void this.#work()
+    if (this.#puts++ % LOOKS_EVERY === 0) void this.#lookForRoom()
     await onDevice
+  }
+
+  async #lookForRoom(): Promise<void> {
+    const room = await this.#keepsake.room().catch(() => undefined)
+    this.state.setState({ nearlyFull: room !== undefined && room < LITTLE_ROOM })
   }
 
   /** What waits for one copy, oldest first, once the device has been looked through. */
