@@ -116,7 +116,13 @@ for (const [hand, options, draw] of HANDS) {
     await first.close()
     const page = await context.newPage()
     await openCopy(house, page, lesson, 0)
-    await expectInk(page, { x: 320, y: 215 })
+    // Upright now; where exactly depends on how wide the hand drew.
+    await expect
+      .poll(async () => {
+        const seen = await Promise.all([314, 318, 322, 326].map((x) => inkAt(page, { x, y: 215 })))
+        return Math.max(...seen)
+      })
+      .toBeGreaterThan(100)
     await expectInk(page, { x: 170, y: 170 }, false)
 
     const undo = button(page, 'Undo')

@@ -40,7 +40,7 @@ export function PageStrip({
       aria-orientation={upright ? 'vertical' : 'horizontal'}
       className={`flex shrink-0 items-center gap-1 border-rule bg-card ${
         upright
-          ? 'w-[88px] flex-col overflow-y-auto border-x px-2 py-3'
+          ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
           : 'overflow-x-auto border-t px-3 py-2 max-[900px]:gap-0.5 max-[900px]:px-1.5'
       }`}
     >

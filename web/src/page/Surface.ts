@@ -14,7 +14,17 @@ import { WetCanvas } from './draw/WetCanvas.ts'
 import { Pointers } from './pointers.ts'
 import { Rubbing } from './tools/rubbing.ts'
 import { type Hand, TOOLS, type Tool, type ToolName } from './tools/tools.ts'
-import { fitView, panBy, type Size, shownPart, toPage, transformBetween, type View, zoomAt } from './view.ts'
+import {
+  fitScale,
+  fitView,
+  panBy,
+  type Size,
+  shownPart,
+  toPage,
+  transformBetween,
+  type View,
+  zoomAt,
+} from './view.ts'
 
 /** Radius of the eraser on the screen, in CSS pixels. */
 const ERASER_RADIUS = 9
@@ -292,16 +302,16 @@ export class Surface implements Hand {
   #resize(): void {
     const { clientWidth: width, clientHeight: height } = this.#host
     if (width === 0 || height === 0) return
-    const firstTime = this.#window.width === 1
+    const page = this.#page
+    // A page that fitted fits again: the strip moved to a side, the tablet was turned.
+    const fitted = page && Math.abs(this.#view.scale - fitScale(page, this.#window)) < 1e-3
     this.#window = { width, height }
     const ratio = devicePixelRatio
     for (const layer of [this.#paper, this.#highlighter, this.#ink, this.#wet])
       layer.resize(this.#window, ratio)
-    if (!this.#page) return
-    this.setView(
-      firstTime ? fitView(this.#page, this.#window) : panBy(this.#view, 0, 0, this.#page, this.#window),
-      true,
-    )
+    if (!page) return
+    const view = fitted ? { ...fitView(page, this.#window), y: this.#view.y } : this.#view
+    this.setView(panBy(view, 0, 0, page, this.#window), true)
   }
 
   #nextFrame(): void {
