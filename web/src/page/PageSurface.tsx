@@ -2,8 +2,9 @@ import type { Mark, Stroke, WorksheetPage } from '@hand-back/core'
 import { HIGHLIGHTER_OPACITY } from '@hand-back/core'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { bitmapsFor } from './draw/bitmaps.ts'
-import { type Finger, Surface, type Writing } from './Surface.ts'
+import { Surface } from './Surface.ts'
 import type { View } from './view.ts'
+import type { Finger, Writing } from './writing.ts'
 
 interface PageSurfaceProps {
   page: WorksheetPage

@@ -3,7 +3,6 @@ import {
   type Mark,
   type Point,
   type Stroke,
-  type Swatch,
   type WorksheetPage,
   worthKeeping,
 } from '@hand-back/core'
@@ -13,7 +12,7 @@ import { PaperCanvas } from './draw/PaperCanvas.ts'
 import { WetCanvas } from './draw/WetCanvas.ts'
 import { Pointers } from './pointers.ts'
 import { Rubbing } from './tools/rubbing.ts'
-import { type Hand, TOOLS, type Tool, type ToolName } from './tools/tools.ts'
+import { type Hand, TOOLS, type Tool } from './tools/tools.ts'
 import {
   fitScale,
   fitView,
@@ -25,6 +24,7 @@ import {
   type View,
   zoomAt,
 } from './view.ts'
+import type { Finger, Writing } from './writing.ts'
 
 /** Radius of the eraser on the screen, in CSS pixels. */
 const ERASER_RADIUS = 9
@@ -35,27 +35,6 @@ const QUICK = 7
 
 /** A tap reaches this far, and a loop smaller than this is a tap, in CSS pixels. */
 const TAP_REACH = 8
-
-export interface Writing {
-  readonly tool: ToolName
-  readonly swatch: Swatch
-  /** The eraser rubs out exactly what it passes over, not whole strokes. */
-  readonly exact?: boolean
-  /** What is picked up is drawn round with a box, not a loop. */
-  readonly boxes?: boolean
-  keep(points: readonly InkPoint[]): void
-  take(strokes: readonly Stroke[]): void
-  /** Whether this person may take away a stroke. */
-  mayTake(stroke: Stroke): boolean
-  /** Takes strokes and leaves pieces of them. */
-  cut?(taken: readonly Stroke[], pieces: readonly Stroke[]): void
-  /** Picks up what lies in a loop; one place: what lies under it, `reach` points around. */
-  pickUp?(loop: readonly Point[], reach: number): void
-  put?(from: Point, to: Point): void
-}
-
-/** What one finger does: it writes until a pen is seen, always writes, or always moves the page. */
-export type Finger = 'until pen' | 'writes' | 'moves'
 
 export interface SurfaceEvents {
   viewChanged(view: View): void

@@ -27,6 +27,7 @@ import type { LiveSocket } from '../api/live.ts'
 import { ANSWER_WITHIN } from '../api/patience.ts'
 import type { Sound } from './device/keepsake.ts'
 import type { Outbox } from './device/outbox.ts'
+import { type PageAct, portions } from './pageActs.ts'
 
 /** An open copy, as its screen sees it. */
 export interface OpenCopy {
@@ -41,13 +42,6 @@ export interface OpenCopy {
   /** Why something made here was refused for good, the last time that happened. */
   readonly refused: string | undefined
 }
-
-/** What can be done to a page, without what every event has. */
-export type PageAct = PageEvent extends infer Event
-  ? Event extends PageEvent
-    ? Omit<Event, 'id' | 'page' | 'layer' | 'madeAt' | 'undoes'>
-    : never
-  : never
 
 /** What an open copy needs of the outbox. */
 export type CopyOutbox = Pick<Outbox, 'onFates' | 'waitingFor' | 'put' | 'release'>
@@ -337,21 +331,4 @@ export class CopyStore {
   #set(change: Partial<OpenCopy>): void {
     this.view.setState(change)
   }
-}
-
-/** The most letters of ink in one event: what is pasted may be more than one message can hold. */
-const MOST_LETTERS = 600_000
-
-function portions(items: readonly Item[]): Item[][] {
-  const all: Item[][] = [[]]
-  let letters = 0
-  for (const item of items) {
-    letters += item.kind === 'stroke' ? item.points.length + 300 : 1000
-    if (letters > MOST_LETTERS && all.at(-1)!.length > 0) {
-      all.push([])
-      letters = 0
-    }
-    all.at(-1)!.push(item)
-  }
-  return all
 }

@@ -14,9 +14,10 @@ import { useEffect, useMemo } from 'react'
 import { useStore } from 'zustand'
 import type { CopyStore } from './copyStore.ts'
 import { isTyping, takesKeys } from './pointers.ts'
-import type { Surface, Writing } from './Surface.ts'
+import type { Surface } from './Surface.ts'
 import { madeThing } from './things/kinds.ts'
 import type { Tools } from './useTools.ts'
+import type { Writing } from './writing.ts'
 
 /** What of a page is to be seen: its strokes in order, its voice notes. */
 export function useSeen(store: CopyStore, page: string, wanted: (placed: Placed) => boolean) {

@@ -10,8 +10,8 @@ import { ArrowLeft, ArrowRight, CornerDownLeft, Minus, Plus, X } from 'lucide-re
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { PageSurface } from '../PageSurface.tsx'
 import { StripButton } from '../StripButton.tsx'
-import type { Writing } from '../Surface.ts'
 import { toPage, type View } from '../view.ts'
+import type { Writing } from '../writing.ts'
 import { nextLine, nextWindow, windowAt } from './closeUp.ts'
 
 /** How high the window is at first, and at least and at most, in points: about two lines of a page. */

@@ -1,0 +1,153 @@
+import { type KeptEvent, type Layer, opened, type PageEvent } from '@hand-back/core'
+import type pg from 'pg'
+import { type PrintedOn, recordingsIn } from './judge.ts'
+import { COPY_FIELDS, type CopyRecord } from './place.ts'
+import { toStored } from './storedEvent.ts'
+
+/** A copy that is held until the transaction ends. */
+export interface HeldCopy extends CopyRecord {
+  readonly seqs: Record<Layer, number>
+}
+
+/** What a batch did to one copy: its new events, and what they began: the work, or the marking. */
+export interface Written {
+  readonly copy: HeldCopy
+  readonly events: KeptEvent[]
+  markingBegan: boolean
+  opened: boolean
+}
+
+export const PRINTED_ON = `SELECT p.id, p.sets, i->>'id' AS item, i->>'kind' AS kind FROM worksheet_page p
+  LEFT JOIN LATERAL jsonb_array_elements(p.printed) AS i ON true WHERE p.version_id = $1`
+
+interface PrintedRow {
+  readonly id: string
+  readonly sets: string[] | null
+  readonly item: string | null
+  readonly kind: string
+}
+
+/** The kinds of what is printed on each page, by page. */
+export function readPrintedOn(rows: readonly PrintedRow[]): PrintedOn {
+  const pages = new Map<string, { sets: string[] | undefined; items: Map<string, string> }>()
+  for (const { id, sets, item, kind } of rows) {
+    const page = pages.get(id) ?? { sets: sets ?? undefined, items: new Map<string, string>() }
+    if (item) page.items.set(item, kind)
+    pages.set(id, page)
+  }
+  return pages
+}
+
+/** Copies held for writing, with their members; in order of id, so that two batches never wait for each other in a circle. */
+export async function holdCopies(client: pg.PoolClient, ids: string[]): Promise<Map<string, HeldCopy>> {
+  const { rows } = await client.query(
+    `SELECT ${COPY_FIELDS},
+       json_build_object('work', c.work_seq, 'help', c.help_seq, 'feedback', c.feedback_seq) AS seqs
+     FROM copy c JOIN handout h ON h.id = c.handout_id
+     WHERE c.id = ANY($1) ORDER BY c.id FOR UPDATE OF c`,
+    [ids],
+  )
+  const members = await membersOf(client, ids)
+  return new Map(rows.map((row) => [row.id, { ...row, members: members.get(row.id) ?? [] }]))
+}
+
+/** Who has a place in each copy, asked for once for all: by copy, in the query above, it costs twice as much. */
+export async function membersOf(
+  client: pg.PoolClient,
+  ids: string[],
+): Promise<Map<string, CopyRecord['members'][number][]>> {
+  const { rows } = await client.query(
+    'SELECT copy_id AS copy, student_id AS id, pages FROM copy_member WHERE copy_id = ANY($1) AND left_at IS NULL',
+    [ids],
+  )
+  const members = new Map<string, CopyRecord['members'][number][]>()
+  for (const { copy, id, pages } of rows) members.set(copy, [...(members.get(copy) ?? []), { id, pages }])
+  return members
+}
+
+/** Which of these events are in the database already, and where. */
+export async function eventsThere(client: pg.PoolClient, ids: string[]) {
+  const { rows } = await client.query(
+    'SELECT id, copy_id AS copy, seq, round FROM event WHERE id = ANY($1)',
+    [ids],
+  )
+  return new Map<string, { copy: string; seq: number; round: number }>(rows.map((row) => [row.id, row]))
+}
+
+/** The recordings of the copies to which something with a recording is added. */
+export async function recordingsOf(
+  client: pg.PoolClient,
+  batch: readonly { copy: string; events: readonly PageEvent[] }[],
+): Promise<Map<string, Set<string>>> {
+  const voiced = batch.filter(({ events }) =>
+    events.some(
+      (event) =>
+        'items' in event &&
+        event.items.some((item) => typeof item !== 'string' && recordingsIn(item).length > 0),
+    ),
+  )
+  const found = new Map<string, Set<string>>()
+  if (voiced.length === 0) return found
+  const { rows } = await client.query('SELECT id, copy_id AS copy FROM recording WHERE copy_id = ANY($1)', [
+    voiced.map(({ copy }) => copy),
+  ])
+  for (const { id, copy } of rows) found.set(copy, (found.get(copy) ?? new Set()).add(id))
+  return found
+}
+
+/** The pages that somebody laid into copies. */
+export async function pagesLaidIn(
+  client: pg.PoolClient,
+  copies: string[],
+): Promise<Map<string, Set<string>>> {
+  const { rows } = await client.query(
+    `SELECT DISTINCT copy_id AS copy, body->>'page' AS page FROM event
+     WHERE copy_id = ANY($1) AND layer = 'work' AND body->>'act' = 'sheet' AND body->'set' ? 'ruling'`,
+    [copies],
+  )
+  const pages = new Map<string, Set<string>>()
+  for (const { copy, page } of rows) pages.set(copy, (pages.get(copy) ?? new Set()).add(page))
+  return pages
+}
+
+/** Writes all new events of a batch at once. */
+export async function insertEvents(client: pg.PoolClient, written: Written[]): Promise<void> {
+  const rows = written.flatMap(({ copy, events }) =>
+    events.map((event) => ({ copy, event, stored: toStored(event) })),
+  )
+  const column = <T>(of: (row: (typeof rows)[number]) => T) => rows.map(of)
+  await client.query(
+    `INSERT INTO event (copy_id, layer, seq, id, author_id, round, kept_at, body, ink)
+     SELECT * FROM unnest($1::uuid[], $2::text[], $3::int[], $4::uuid[], $5::uuid[], $6::int[], $7::timestamptz[],
+       $8::jsonb[], $9::bytea[])`,
+    [
+      column(({ copy }) => copy.id),
+      column(({ event }) => event.layer),
+      column(({ event }) => event.seq),
+      column(({ event }) => event.id),
+      column(({ event }) => event.author),
+      column(({ event }) => event.round),
+      column(({ event }) => new Date(event.keptAt)),
+      column(({ stored }) => JSON.stringify(stored.body)),
+      column(({ stored }) => stored.ink),
+    ],
+  )
+}
+
+/** Tells copies how far their logs have come, and what a batch began with them. */
+export async function advanceCopies(client: pg.PoolClient, written: Written[]): Promise<void> {
+  await client.query(
+    `UPDATE copy c SET work_seq = n.work, help_seq = n.help, feedback_seq = n.feedback,
+       marking_began = c.marking_began OR n.began, state = n.state
+     FROM unnest($1::uuid[], $2::int[], $3::int[], $4::int[], $5::boolean[], $6::text[]) AS n(id, work, help, feedback, began, state)
+     WHERE c.id = n.id`,
+    [
+      written.map(({ copy }) => copy.id),
+      written.map(({ copy }) => copy.seqs.work),
+      written.map(({ copy }) => copy.seqs.help),
+      written.map(({ copy }) => copy.seqs.feedback),
+      written.map(({ markingBegan }) => markingBegan),
+      written.map(({ copy, opened: begun }) => (begun ? opened(copy) : copy).state),
+    ],
+  )
+}

@@ -1,0 +1,130 @@
+import type { CopyState, Deal, Way } from '@hand-back/core'
+import { sql } from 'drizzle-orm'
+import {
+  boolean,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  unique,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core'
+import { moment } from './columns.ts'
+import { classes, people } from './people.ts'
+import { files, worksheetVersions } from './worksheets.ts'
+
+/** A spoken direction, sent before the hand-out that it belongs to. */
+export const spokenDirections = pgTable('spoken_direction', {
+  id: uuid().primaryKey(),
+  teacherId: uuid('teacher_id')
+    .notNull()
+    .references(() => people.id),
+  file: text()
+    .notNull()
+    .references(() => files.sha256),
+})
+
+/** One giving of a worksheet version to a class. `request` is the device's id for the press of the button. */
+export const handouts = pgTable(
+  'handout',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    request: uuid().notNull(),
+    versionId: uuid('version_id')
+      .notNull()
+      .references(() => worksheetVersions.id),
+    classId: uuid('class_id')
+      .notNull()
+      .references(() => classes.id),
+    teacherId: uuid('teacher_id')
+      .notNull()
+      .references(() => people.id),
+    title: text().notNull(),
+    unit: text().notNull().default(''),
+    way: text().$type<Way>().notNull().default('own'),
+    /** It went to the whole class: who joins gets it too. */
+    wholeClass: boolean('whole_class').notNull().default(true),
+    deal: jsonb().$type<Deal>(),
+    instructions: text().notNull(),
+    spoken: uuid().references(() => spokenDirections.id),
+    spokenSeconds: doublePrecision('spoken_seconds'),
+    counts: boolean().notNull().default(true),
+    /** In shared copies everybody may rub out and move what others made. */
+    touchAll: boolean('touch_all').notNull().default(false),
+    opensAt: moment('opens_at'),
+    dueAt: moment('due_at'),
+    handedOutAt: moment('handed_out_at').notNull().defaultNow(),
+    withdrawnAt: moment('withdrawn_at'),
+  },
+  (table) => [
+    unique().on(table.teacherId, table.request, table.classId),
+    index().on(table.versionId),
+    index().on(table.classId),
+  ],
+)
+
+/** A page that was added or changed in the copies of a hand-out. */
+export const handoutChanges = pgTable(
+  'handout_change',
+  {
+    handoutId: uuid('handout_id')
+      .notNull()
+      .references(() => handouts.id),
+    pageId: uuid('page_id').notNull(),
+    what: text().$type<'new' | 'changed'>().notNull(),
+    at: moment('at').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.handoutId, table.pageId] })],
+)
+
+/** One receiving of a hand-out. The `…_seq` are the last sequence numbers given on each layer of its log. */
+export const copies = pgTable(
+  'copy',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    handoutId: uuid('handout_id')
+      .notNull()
+      .references(() => handouts.id),
+    /** The group's name; null: it is one student's own. */
+    name: text(),
+    /** The set of students that it is for; null: what is for everyone. */
+    setId: uuid('set_id'),
+    /** Only these pages, where pages were dealt. */
+    dealt: jsonb().$type<string[]>(),
+    state: text().$type<CopyState>().notNull().default('waiting'),
+    round: integer().notNull().default(1),
+    markingBegan: boolean('marking_began').notNull().default(false),
+    workSeq: integer('work_seq').notNull().default(0),
+    helpSeq: integer('help_seq').notNull().default(0),
+    feedbackSeq: integer('feedback_seq').notNull().default(0),
+    handedInAt: moment('handed_in_at'),
+  },
+  (table) => [index().on(table.handoutId)],
+)
+
+/** Who has a place in a copy. Leaving is a date, not a deletion: what they made stays theirs. */
+export const copyMembers = pgTable(
+  'copy_member',
+  {
+    copyId: uuid('copy_id')
+      .notNull()
+      .references(() => copies.id),
+    handoutId: uuid('handout_id').notNull(),
+    studentId: uuid('student_id')
+      .notNull()
+      .references(() => people.id),
+    /** The pages of a shared copy that were given to them. */
+    pages: jsonb().$type<string[]>(),
+    leftAt: moment('left_at'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.copyId, table.studentId] }),
+    // Nobody has two copies of one hand-out at once.
+    uniqueIndex().on(table.handoutId, table.studentId).where(sql`left_at IS NULL`),
+    index().on(table.studentId),
+  ],
+)

@@ -1,0 +1,85 @@
+import type { Group, Habits } from '@hand-back/core'
+import { index, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core'
+import { moment } from './columns.ts'
+
+/** A teacher or a student. Teachers have a sign-in name (their name, folded) and a password; students a PIN. */
+export const people = pgTable('person', {
+  id: uuid().primaryKey().defaultRandom(),
+  role: text().$type<'teacher' | 'student'>().notNull(),
+  name: text().notNull(),
+  signInName: text('sign_in_name').unique(),
+  /** What the school's own list calls them, where they came from one. */
+  rosterId: text('roster_id'),
+  secretHash: text('secret_hash').notNull(),
+})
+
+export const classes = pgTable('class', {
+  id: uuid().primaryKey().defaultRandom(),
+  name: text().notNull(),
+  code: text().notNull().unique(),
+  teacherId: uuid('teacher_id')
+    .notNull()
+    .references(() => people.id),
+})
+
+/** A student's place in a class. Leaving is a date, not a deletion: their work stays. */
+export const enrolments = pgTable(
+  'enrolment',
+  {
+    classId: uuid('class_id')
+      .notNull()
+      .references(() => classes.id),
+    studentId: uuid('student_id')
+      .notNull()
+      .references(() => people.id),
+    leftAt: moment('left_at'),
+  },
+  (table) => [primaryKey({ columns: [table.classId, table.studentId] }), index().on(table.studentId)],
+)
+
+/** Groups of a class, kept under a name. */
+export const groupings = pgTable(
+  'grouping',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    classId: uuid('class_id')
+      .notNull()
+      .references(() => classes.id),
+    name: text().notNull(),
+    groups: jsonb().$type<Group[]>().notNull(),
+  },
+  (table) => [unique().on(table.classId, table.name)],
+)
+
+/** A printed slip that signs a student in; only its hash is kept. A new one ends the one before. */
+export const slips = pgTable('slip', {
+  studentId: uuid('student_id')
+    .primaryKey()
+    .references(() => people.id),
+  tokenHash: text('token_hash').notNull().unique(),
+})
+
+/** Somebody who asks to be let into a class. Once answered, `studentId` says who they became, or nobody. */
+export const joinRequests = pgTable(
+  'join_request',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    classId: uuid('class_id')
+      .notNull()
+      .references(() => classes.id),
+    name: text().notNull(),
+    secretHash: text('secret_hash').notNull(),
+    askedAt: moment('asked_at').notNull().defaultNow(),
+    answeredAt: moment('answered_at'),
+    studentId: uuid('student_id').references(() => people.id),
+  },
+  (table) => [index().on(table.classId)],
+)
+
+/** How somebody likes to work (contract/habits.ts). */
+export const personHabits = pgTable('person_habits', {
+  personId: uuid('person_id')
+    .primaryKey()
+    .references(() => people.id),
+  habits: jsonb().$type<Habits>().notNull(),
+})

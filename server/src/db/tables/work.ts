@@ -1,0 +1,46 @@
+import type { Layer } from '@hand-back/core'
+import { sql } from 'drizzle-orm'
+import { index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
+import { bytea, moment } from './columns.ts'
+import { copies } from './handouts.ts'
+import { people } from './people.ts'
+import { files } from './worksheets.ts'
+
+/**
+ * The log of a copy: append-only, enforced by a trigger (see the migrations). Packed ink stands in
+ * `ink`, everything else of the event in `body` (copies/storedEvent.ts). Copy and author are held by
+ * the transaction that writes (copies/keeper.ts), so no foreign key looks them up again for each row.
+ */
+export const events = pgTable(
+  'event',
+  {
+    copyId: uuid('copy_id').notNull(),
+    layer: text().$type<Layer>().notNull(),
+    seq: integer().notNull(),
+    id: uuid().notNull().unique(),
+    authorId: uuid('author_id').notNull(),
+    round: integer().notNull(),
+    keptAt: moment('kept_at').notNull(),
+    body: jsonb().notNull(),
+    ink: bytea().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.copyId, table.layer, table.seq] }),
+    // Pages laid in are looked for when somebody writes on a page that the worksheet does not have.
+    index('event_sheet').on(table.copyId).where(sql`layer = 'work' AND body->>'act' = 'sheet'`),
+  ],
+)
+
+/** A sound on a copy. Its bytes are a file; who may hear it is who may see the copy. */
+export const recordings = pgTable('recording', {
+  id: uuid().primaryKey(),
+  copyId: uuid('copy_id')
+    .notNull()
+    .references(() => copies.id),
+  authorId: uuid('author_id')
+    .notNull()
+    .references(() => people.id),
+  file: text()
+    .notNull()
+    .references(() => files.sha256),
+})
