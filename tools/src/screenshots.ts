@@ -86,6 +86,36 @@ const VIEWS: readonly View[] = [
   { file: 'tray', person: 'freya-vasquez' },
   { file: 'writing', person: 'lotte-lindqvist', go: open(/Reading a tide table/) },
   { file: 'writing-tablet', person: 'rafi-kowal', size: TABLET, go: open(/Reading a tide table/) },
+  {
+    file: 'picked-up',
+    person: 'lotte-lindqvist',
+    go: async (page) => {
+      await open(/Reading a tide table/)(page)
+      await page.locator('main[aria-busy=false]').waitFor()
+      await page.getByRole('button', { name: 'Pick up' }).click()
+      await page.keyboard.press('Control+a')
+      await page.getByTestId('picked').waitFor()
+    },
+  },
+  {
+    file: 'write-large',
+    person: 'rafi-kowal',
+    size: TABLET,
+    go: async (page) => {
+      await open(/Reading a tide table/)(page)
+      await page.locator('main[aria-busy=false]').waitFor()
+      await page.getByRole('button', { name: 'Write large' }).click()
+      const strip = (await page.getByTestId('close-up').boundingBox())!
+      const way = Array.from({ length: 30 }, (_, step) => ({
+        x: strip.x + 60 + step * 9,
+        y: strip.y + strip.height * 0.5 + Math.sin(step / 3) * strip.height * 0.2,
+      }))
+      await page.mouse.move(way[0]!.x, way[0]!.y)
+      await page.mouse.down()
+      for (const { x, y } of way) await page.mouse.move(x, y)
+      await page.mouse.up()
+    },
+  },
   { file: 'feedback', person: 'noor-farrant', go: open(/Bearings across the bay/) },
   { file: 'voice', person: 'ottoline-adeyemi', size: TABLET, go: open(/Tie it, tell it/) },
 ]
@@ -130,13 +160,15 @@ async function take(browser: Browser, url: string, { file, person, size = WIDE, 
 async function painted(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle')
   await page.waitForFunction(() =>
-    [...document.querySelectorAll('canvas[role=img], canvas[data-layer=paper]')].every((canvas) => {
-      const { width, height } = canvas as HTMLCanvasElement
-      if (width === 0 || (canvas as HTMLElement).getBoundingClientRect().top > innerHeight) return true
-      const { data } = (canvas as HTMLCanvasElement).getContext('2d')!.getImageData(0, 0, width, height)
-      for (let at = 0; at < data.length; at += 4) if (data[at + 3]! > 0 && data[at]! < 150) return true
-      return false
-    }),
+    [...document.querySelectorAll('canvas[role=img], [data-testid=page] canvas[data-layer=paper]')].every(
+      (canvas) => {
+        const { width, height } = canvas as HTMLCanvasElement
+        if (width === 0 || (canvas as HTMLElement).getBoundingClientRect().top > innerHeight) return true
+        const { data } = (canvas as HTMLCanvasElement).getContext('2d')!.getImageData(0, 0, width, height)
+        for (let at = 0; at < data.length; at += 4) if (data[at + 3]! > 0 && data[at]! < 150) return true
+        return false
+      },
+    ),
   )
   // The sharp drawing follows the first one; two frames after the worker is idle it is there.
   await page.evaluate(() => new Promise((done) => setTimeout(done, 1500)))
