@@ -119,6 +119,18 @@ function Settings({ swatch, onChange, children }: SettingsProps) {
           </button>
         ))}
       </div>
+      <label className="flex min-h-[44px] items-center gap-3 font-semibold">
+        Any width
+        <input
+          type="range"
+          min={0.4}
+          max={swatch.nib === 'pen' || swatch.nib === 'marker' ? 14 : 40}
+          step={0.2}
+          value={swatch.width}
+          onChange={(event) => onChange({ ...swatch, width: Number(event.target.value) })}
+          className="min-w-0 flex-1 accent-verdigris"
+        />
+      </label>
       <ColourGrid colour={swatch.colour} onPick={(colour) => onChange({ ...swatch, colour })} />
       {children}
     </div>

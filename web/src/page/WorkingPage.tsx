@@ -29,7 +29,7 @@ import { usePagesNow } from './room/usePagesNow.ts'
 import type { Surface } from './Surface.ts'
 import { STUDENT_SWATCHES } from './swatches.ts'
 import { TintedPaper } from './TintedPaper.tsx'
-import { LETTERS } from './things/kinds.ts'
+import { LETTERS, ontoPage } from './things/kinds.ts'
 import { useThings } from './things/useThings.ts'
 import { WordsEditor } from './things/WordsEditor.tsx'
 import { usePhotos } from './usePhotos.ts'
@@ -85,8 +85,8 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   const picking = usePicking(store, page.id, seen.placed, writes && tools.tool === 'pick' ? mine : undefined)
   const things = useThings(store, page.id, seen.placed, picking, tools)
   const handling = useMemo<Handling>(
-    () => ({ pickUp: picking.pickUp, putDown: things.putDown }),
-    [picking, things],
+    () => ({ pickUp: picking.pickUp, putDown: (thing) => things.putDown(ontoPage(thing, page)) }),
+    [picking, things, page],
   )
   const writing = useWriting(store, page.id, seen.placed, tools, writes ? mine : undefined, handling)
   const middle = useCallback(
@@ -104,6 +104,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
     middle,
     bytesOf,
     colour: tools.swatch.colour,
+    putting: tools.putting,
   })
 
   const elsewhere = useMemo(() => {

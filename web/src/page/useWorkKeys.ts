@@ -13,10 +13,13 @@ const ARROWS: Record<string, readonly [number, number]> = {
   ArrowDown: [0, 1],
 }
 
+/** What keys do to a page besides what they do to what is picked up. */
 export interface WorkClipboard {
   /** The text that carries what is picked up. */
   copied(): string | undefined
   paste(data: DataTransfer): void
+  /** Puts the thing in hand where one looks. */
+  putHere(): void
 }
 
 /** Picking up, copying and pasting by keyboard. What it takes does not reach the keys of the page. */
@@ -26,7 +29,7 @@ export function useWorkKeys(picking: Picking, tools: Tools, clipboard: WorkClipb
     const elsewhere = (target: EventTarget | null) =>
       takesKeys(target) || (target instanceof HTMLElement && target.closest('[role=dialog]') !== null)
     const press = (event: KeyboardEvent) => {
-      if (elsewhere(event.target) || !act(event, picking, tools)) return
+      if (elsewhere(event.target) || !act(event, picking, tools, clipboard)) return
       event.preventDefault()
       event.stopImmediatePropagation()
     }
@@ -56,7 +59,7 @@ export function useWorkKeys(picking: Picking, tools: Tools, clipboard: WorkClipb
 }
 
 /** Whether the key meant something for what is, or could be, picked up. */
-function act(event: KeyboardEvent, picking: Picking, tools: Tools): boolean {
+function act(event: KeyboardEvent, picking: Picking, tools: Tools, clipboard: WorkClipboard): boolean {
   const control = event.ctrlKey || event.metaKey
   if (control && event.key === 'a') {
     tools.setTool('pick')
@@ -65,6 +68,15 @@ function act(event: KeyboardEvent, picking: Picking, tools: Tools): boolean {
   }
   if (!control && event.key === 'p') {
     tools.setTool('pick')
+    return true
+  }
+  const onPage = event.target instanceof HTMLElement && event.target.closest('button, a') === null
+  if (tools.tool === 'put' && event.key === 'Enter' && onPage) {
+    clipboard.putHere()
+    return true
+  }
+  if (tools.tool === 'pick' && (event.key === ']' || event.key === '[')) {
+    picking.pickNext(event.key === ']' ? 1 : -1)
     return true
   }
   if (picking.items.length === 0) return false

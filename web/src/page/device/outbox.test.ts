@@ -148,6 +148,16 @@ describe('the outbox', () => {
     expect(log).toEqual([made(1).id])
   })
 
+  test('a device that is nearly full says so while everything still is kept', async () => {
+    const keepsake: Keepsake = { ...memoryKeepsake(), room: async () => 1_000_000 }
+    const outbox = new Outbox('noor', keepsake, school().carrier)
+    await outbox.put('copy', made(1))
+    expect(outbox.state.getState()).toMatchObject({ deviceKeeps: true, nearlyFull: true })
+    const roomy = new Outbox('noor', { ...memoryKeepsake(), room: async () => 5e9 }, school().carrier)
+    await roomy.put('copy', made(1))
+    expect(roomy.state.getState().nearlyFull).toBe(false)
+  })
+
   test('waiting for it to empty ends with the truth', async () => {
     const outbox = new Outbox('noor', memoryKeepsake(), school().carrier)
     await outbox.put('copy', made(1))

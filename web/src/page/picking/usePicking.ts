@@ -38,6 +38,8 @@ export interface Picking {
   pickUp(loop: readonly Point[], reach: number): void
   pickAll(): void
   pick(ids: readonly string[]): void
+  /** The next of one's own in the order they were made (1), or the one before (−1). */
+  pickNext(by: 1 | -1): void
   letGo(): void
   move(by: Similarity): void
   nudge(dx: number, dy: number): void
@@ -96,6 +98,12 @@ export function usePicking(
       },
       pickAll: () => set(new Set(own.map(({ id }) => id))),
       pick: (wanted) => set(new Set(wanted)),
+      pickNext(by) {
+        const last = own.findLastIndex(({ id }) => ids.has(id))
+        const from = last < 0 && by < 0 ? 0 : last
+        const next = own.at((from + by + own.length) % Math.max(1, own.length))
+        if (next) set(new Set([next.id]))
+      },
       letGo: () => set(NONE),
       move,
       nudge: (dx, dy) => move(shift(dx, dy)),

@@ -12,7 +12,7 @@ import { apiUrl } from '../../seat.ts'
 import { sayProblem } from '../../ui/notices.ts'
 import { smallerPhoto } from '../answers/smallerPhoto.ts'
 import type { CopyStore } from '../copyStore.ts'
-import { madeThing } from '../things/kinds.ts'
+import { madeThing, type Putting } from '../things/kinds.ts'
 import type { Things } from '../things/useThings.ts'
 import type { WorkClipboard } from '../useWorkKeys.ts'
 import { ASIDE, type Picking } from './usePicking.ts'
@@ -29,6 +29,7 @@ interface Place {
   middle: () => { x: number; y: number }
   bytesOf: (recording: string) => Blob | undefined
   colour: string
+  putting: Putting
 }
 
 export interface Pasting extends WorkClipboard {
@@ -45,7 +46,7 @@ const DOTS_PER_POINT = 150 / 72
 
 /** Copying and pasting ink and things; words and pictures from elsewhere come as things. */
 export function useWorkClipboard(place: Place): Pasting {
-  const { copy, store, page, placed, picking, things, middle, bytesOf, colour } = place
+  const { copy, store, page, placed, picking, things, middle, bytesOf, colour, putting } = place
   return useMemo(() => {
     const addPicture = async (file: Blob) => {
       try {
@@ -75,6 +76,7 @@ export function useWorkClipboard(place: Place): Pasting {
     }
     return {
       addPicture,
+      putHere: () => things.putDown(madeThing(putting, { from: middle(), to: middle() }, colour, 1.8)),
       copied: () => (picking.items.length === 0 ? undefined : copyWork(picking.items, copy.id)),
       copy: () => void (picking.items.length > 0 && copyWork(picking.items, copy.id)),
       hasLast: () => lastCopied() !== undefined,
@@ -91,7 +93,7 @@ export function useWorkClipboard(place: Place): Pasting {
         else if (text.trim() !== '') words(text.trim())
       },
     } satisfies Pasting
-  }, [copy.id, store, page, placed, picking, things, middle, bytesOf, colour])
+  }, [copy.id, store, page, placed, picking, things, middle, bytesOf, colour, putting])
 }
 
 interface Ready {

@@ -1,7 +1,7 @@
 import { thing } from '@hand-back/core'
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { madeThing, PUTTING } from './kinds.ts'
+import { madeThing, ontoPage, PUTTING } from './kinds.ts'
 
 const place = fc.record({ x: fc.integer({ min: 0, max: 600 }), y: fc.integer({ min: 0, max: 800 }) })
 
@@ -31,4 +31,19 @@ test('a press gives the usual size, a way its own; an arrow points where the way
     heads: 'start',
   })
   expect(madeThing('text', { from, to: { x: 101, y: 300 } }, '#2457a6', 3).height).toBeLessThan(50)
+})
+
+test('pressed beside the page, it lies on it all the same', () => {
+  const far = fc.record({ x: fc.integer({ min: -900, max: 900 }), y: fc.integer({ min: -900, max: 1500 }) })
+  fc.assert(
+    fc.property(fc.constantFrom(...PUTTING), far, (kind, from) => {
+      const { x, y, width, height } = ontoPage(madeThing(kind, { from, to: from }, '#2457a6', 3), {
+        width: 595,
+        height: 842,
+      })
+      expect(Math.min(x, y)).toBeGreaterThanOrEqual(0)
+      expect(x + width).toBeLessThanOrEqual(595)
+      expect(y + height).toBeLessThanOrEqual(842)
+    }),
+  )
 })

@@ -66,3 +66,14 @@ function boxOf(kind: Putting, { from, to }: Way): Box {
   const words = kind === 'text' || kind === 'note'
   return words ? { ...box, width: Math.max(box.width, mm(15)), height: usual.height } : box
 }
+
+/** A new thing brought onto the page, where the press was beside it or the thing would hang over. */
+export function ontoPage(thing: Thing, page: { width: number; height: number }): Thing {
+  const onto = (at: number, length: number, room: number) =>
+    Math.min(Math.max(0, at), Math.max(0, room - length))
+  return {
+    ...thing,
+    x: onto(thing.x, thing.width, page.width),
+    y: onto(thing.y, thing.height, page.height),
+  }
+}
