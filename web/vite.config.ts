@@ -6,7 +6,18 @@ import { libraryFolders } from './plugins/libraryFolders.ts'
 export default defineConfig({
   plugins: [react(), tailwindcss(), libraryFolders()],
   worker: { format: 'es' },
-  build: { target: 'es2022', chunkSizeWarningLimit: 1500 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 1500,
+    rollupOptions: {
+      input: { index: 'index.html', serviceWorker: 'src/offline/serviceWorker.ts' },
+      output: {
+        // It stands at the root: it serves every screen.
+        entryFileNames: ({ name }) =>
+          name === 'serviceWorker' ? 'serviceWorker.js' : 'assets/[name]-[hash].js',
+      },
+    },
+  },
   server: {
     proxy: { '/api': 'http://127.0.0.1:4400', '/live': { target: 'http://127.0.0.1:4400', ws: true } },
   },

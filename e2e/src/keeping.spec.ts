@@ -134,3 +134,62 @@ test('ink made after the copy was handed in elsewhere stays on the device and is
   await expectKept(here)
   await expectInk(there, middle(2))
 })
+
+test('opened again without a network: the copy is there with its ink, one writes on, and it arrives later', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Ilja Egorov'], pdf)
+  const page = await somebody()
+  await openCopy(house, page, lesson, 0)
+  await drawWithPen(page, line(0))
+  await expectKept(page)
+  const onDevice = (shelf: string) =>
+    page.evaluate(async (name) => {
+      const answers = await (await caches.open(name)).keys()
+      return answers.map(({ url }) => new URL(url).pathname)
+    }, shelf)
+  const needed = ['/api/me', `/api/copies/${lesson.students[0]!.copy}`]
+  await expect.poll(() => onDevice('work')).toEqual(expect.arrayContaining(needed))
+  await expect.poll(async () => (await onDevice('work')).some((path) => path.includes('/files/'))).toBe(true)
+  await expect
+    .poll(async () => (await onDevice('screens')).some((path) => path.includes('paperWorker')))
+    .toBe(true)
+  await page.context().setOffline(true)
+  await page.reload()
+  await page.locator('main[aria-busy=false]').waitFor()
+  await expectInk(page, middle(0))
+  await expect(page.locator('[data-kept=here]')).toBeVisible()
+  await drawWithPen(page, line(1))
+  await expectInk(page, middle(1))
+  // In the device's database: milliseconds after it is seen.
+  await expect.poll(() => page.evaluate(waitingHere)).toBe(1)
+  await page.reload()
+  await page.locator('main[aria-busy=false]').waitFor()
+  await expectInk(page, middle(0))
+  await expectInk(page, middle(1))
+  await page.context().setOffline(false)
+  await expectKept(page)
+  expect(await strokesOf(lesson, 0)).toBe(2)
+
+  // Whoever comes next on this device finds nothing of it.
+  await page.goto(house.url)
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page.getByLabel('Class code')).toBeVisible()
+  const left = await onDevice('work')
+  expect(left.filter((path) => path !== '/api/me')).toEqual([])
+  expect(await page.evaluate(async () => (await fetch('/api/me')).json())).toBeNull()
+})
+
+/** How many events wait on the device. */
+async function waitingHere(): Promise<number> {
+  const open = indexedDB.open('hand-back')
+  await new Promise((done) => {
+    open.onsuccess = done
+  })
+  const count = open.result.transaction('outgoing').objectStore('outgoing').count()
+  await new Promise((done) => {
+    count.onsuccess = done
+  })
+  open.result.close()
+  return count.result
+}

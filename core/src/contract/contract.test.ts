@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { pageEvent } from '../page/events.ts'
+import { MOST_ITEMS, pageEvent } from '../page/events.ts'
 import { idOf } from '../test/arbitrary.ts'
 import { newHandout } from './handouts.ts'
 import { classCode, personName, pin } from './people.ts'
@@ -29,7 +29,7 @@ describe('events from devices', () => {
       { ...good, author: 'somebody else' },
       { ...good, layer: 'printed' },
       { ...good, items: [] },
-      { ...good, items: Array(501).fill(idOf(3)) },
+      { ...good, items: Array(MOST_ITEMS + 1).fill(idOf(3)) },
       { ...good, act: 'wipe' },
       { ...good, madeAt: -1 },
       {

@@ -23,6 +23,8 @@ export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 5_000,
+      // What the device holds may answer without a network; so asking never waits for one.
+      networkMode: 'always',
       retry: (failures, error) =>
         failures < 3 && error instanceof Problem && (error.status === 0 || error.status >= 500),
     },

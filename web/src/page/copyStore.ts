@@ -26,6 +26,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { LiveSocket } from '../api/live.ts'
 import { ANSWER_WITHIN } from '../api/patience.ts'
 import type { Sound } from './device/keepsake.ts'
+import type { LogShelf } from './device/logShelf.ts'
 import type { Outbox } from './device/outbox.ts'
 import { type PageAct, portions } from './pageActs.ts'
 
@@ -57,6 +58,7 @@ export class CopyStore {
   readonly #layer: Layer
   readonly #outbox: CopyOutbox
   readonly #socket: LiveSocket
+  readonly #shelf: LogShelf | undefined
   readonly #stops: (() => void)[] = []
   /** The ids of this person's own events, and those of them that school has kept, in its order. */
   #own = new Set<string>()
@@ -64,13 +66,21 @@ export class CopyStore {
   #catchingUp = false
   #again = false
 
-  /** `layer` is the one this person writes on. */
-  constructor(copy: CopyWhole, person: Person, layer: Layer, outbox: CopyOutbox, socket: LiveSocket) {
+  /** `layer` is the one this person writes on; `shelf`, where this device keeps what it has read. */
+  constructor(
+    copy: CopyWhole,
+    person: Person,
+    layer: Layer,
+    outbox: CopyOutbox,
+    socket: LiveSocket,
+    shelf?: LogShelf,
+  ) {
     this.#copy = copy
     this.#person = person
     this.#layer = layer
     this.#outbox = outbox
     this.#socket = socket
+    this.#shelf = shelf
     this.view = createStore(() => ({
       log: emptyLog,
       history: noHistory,
@@ -111,11 +121,15 @@ export class CopyStore {
       () => socket.emit('unfollow', this.#copy.id),
       this.#outbox.onFates((copy, fates) => copy === this.#copy.id && this.#settle(fates)),
     )
+    const read = (await this.#shelf?.of(this.#copy.id)) ?? []
+    if (read.length > 0) this.#take(read, true)
     for (const event of await this.#outbox.waitingFor(this.#copy.id)) {
       this.#set({ log: make(this.#now.log, event) })
       this.#remember(event)
     }
     await this.catchUp()
+    // Out of reach: what this device has read before is what there is to be seen.
+    if (read.length > 0 && !this.#socket.connected) this.#set({ ready: true })
   }
 
   /** Stops listening. What was made goes on being sent. */
@@ -235,7 +249,7 @@ export class CopyStore {
     }
   }
 
-  #take(events: readonly KeptEvent[]): void {
+  #take(events: readonly KeptEvent[], fromShelf = false): void {
     const { readTo } = this.#now.log
     const { log, missing } = receive(this.#now.log, events)
     if (log !== this.#now.log) this.#set({ log })
@@ -245,6 +259,7 @@ export class CopyStore {
     }
     const fresh = events.filter(({ layer, seq }) => seq > readTo[layer] && seq <= log.readTo[layer])
     this.#rememberKept(fresh)
+    if (!fromShelf && fresh.length > 0) void this.#shelf?.add(this.#copy.id, fresh)
   }
 
   /**

@@ -5,6 +5,7 @@ import { live } from '../api/live.ts'
 import { queryClient } from '../api/queries.ts'
 import { sayProblem } from '../ui/notices.ts'
 import { CopyStore } from './copyStore.ts'
+import { logShelf } from './device/logShelf.ts'
 import { outboxOf } from './device/personOutbox.ts'
 
 /** Opens a copy for as long as the screen shows it. `undefined` until it is open. */
@@ -14,7 +15,14 @@ export function useCopy(copy: CopyWhole | undefined, person: Person, layer: Laye
   // biome-ignore lint/correctness/useExhaustiveDependencies: opened once for each copy; later news of it comes live
   useEffect(() => {
     if (!copy) return
-    const opened = new CopyStore(copy, person, layer, outboxOf(person.id), live())
+    const opened = new CopyStore(
+      copy,
+      person,
+      layer,
+      outboxOf(person.id),
+      live(),
+      person.role === 'student' ? logShelf(person.id) : undefined,
+    )
     setStore({ id: copy.id, store: opened })
     const stop = opened.view.subscribe(({ refused }, before) => {
       if (refused && refused !== before.refused) sayProblem(new Problem(refused, 0))

@@ -1,15 +1,18 @@
-import { type CopyWhole, copyStanding, type Person } from '@hand-back/core'
+import { type CopyWhole, copyStanding, filesOfPages, type Person } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect } from 'react'
 import { useParams } from 'react-router'
 import { useStore } from 'zustand'
 import { ask, Problem } from '../api/ask.ts'
 import { queries, queryClient } from '../api/queries.ts'
+import { keepOffline } from '../offline/offline.ts'
 import type { CopyStore } from '../page/copyStore.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { KeptSign } from '../page/KeptSign.tsx'
+import { PAPER_WORKER } from '../page/paper/papers.ts'
 import { useCopy } from '../page/useCopy.ts'
 import { WorkingPage } from '../page/WorkingPage.tsx'
+import { apiUrl } from '../seat.ts'
 import { LinkButton } from '../ui/Button.tsx'
 import { Answer, Loading, Trouble } from '../ui/Notice.tsx'
 import { CopySteps } from './CopySteps.tsx'
@@ -32,6 +35,10 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   const outbox = outboxOf(person.id)
   const bytesOf = useCallback((recording: string) => outbox.soundOf(recording), [outbox])
   useOpening(copy, store)
+  useEffect(() => {
+    const files = filesOfPages(copy.pages).map((file) => `/files/${file}`)
+    keepOffline([PAPER_WORKER, ...['/me', '/tray', `/copies/${copy.id}`, ...files].map(apiUrl)])
+  }, [copy.id, copy.pages])
 
   if (trouble) return <Trouble error={new Problem(trouble, 404)} />
   return (

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { live } from '../api/live.ts'
+import { workOffline } from '../offline/offline.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { useLetterSize } from '../page/habits/useLetterSize.ts'
 import { warmPapers } from '../page/paper/papers.ts'
@@ -16,6 +17,7 @@ export default function StudentScreens({ person }: { person: Person }) {
   useEffect(() => {
     outboxOf(person.id)
     warmPapers()
+    workOffline()
     const changed = () => void client.invalidateQueries({ queryKey: ['tray'] })
     live().on('tray', changed)
     return () => void live().off('tray', changed)

@@ -1,6 +1,8 @@
 import type { Bounds, Paper } from '@hand-back/core'
 import { apiUrl } from '../../seat.ts'
 import type { PaperAnswer, PaperSource, PaperTask } from './paperTasks.ts'
+import PaperWorker from './paperWorker.ts?worker'
+import paperWorkerUrl from './paperWorker.ts?worker&url'
 
 /** A drawing of a paper under way. */
 export interface Drawing {
@@ -13,6 +15,9 @@ interface Waiting {
   done(bitmap: ImageBitmap): void
   failed(problem: Error): void
 }
+
+/** Where the worker that draws papers is to be had. */
+export const PAPER_WORKER: string = paperWorkerUrl
 
 let worker: Worker | undefined
 let nextId = 1
@@ -40,7 +45,7 @@ export function warmPapers(): void {
 
 function paperWorker(): Worker {
   if (worker) return worker
-  worker = new Worker(new URL('./paperWorker.ts', import.meta.url), { type: 'module' })
+  worker = new PaperWorker()
   worker.onmessage = ({ data }: MessageEvent<PaperAnswer>) => {
     const held = waiting.get(data.id)
     waiting.delete(data.id)
