@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
@@ -416,4 +417,69 @@ test('a day without a network on one of two devices: everything arrives, in both
   await expectInk(other, { x: 310, y: 260 })
   await student.keyboard.press('Escape')
   await expectInk(student, { x: 200, y: 380 })
+})
+
+test('pictures dragged in and from the camera, picked up with a box, copied into another copy', async ({
+  somebody,
+}) => {
+  const { student, teacher, lesson } = await atWork(somebody)
+  const bytes = await sharp({ create: { width: 120, height: 80, channels: 3, background: '#1b6e68' } })
+    .png()
+    .toBuffer()
+  const dropped = await student.evaluateHandle((base64) => {
+    const transfer = new DataTransfer()
+    const file = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
+    transfer.items.add(new File([file], 'knot.png', { type: 'image/png' }))
+    return transfer
+  }, bytes.toString('base64'))
+  await student.getByRole('main').dispatchEvent('drop', { dataTransfer: dropped })
+  await expect(student.getByTestId('picked')).toBeVisible()
+  await button(student, 'Let go').click()
+  await student.getByLabel('A picture from the camera').setInputFiles({
+    name: 'photo.png',
+    mimeType: 'image/png',
+    buffer: bytes,
+  })
+  await expect(student.getByTestId('picked')).toBeVisible()
+  await button(student, 'Let go').click()
+  await expectKept(student)
+
+  await button(student, 'Pick up').click()
+  await button(student, 'with a box').click()
+  await drawWithMouse(student, along({ x: 30, y: 40 }, { x: 560, y: 500 }))
+  await expect(student.getByTestId('picked')).toBeVisible()
+  await button(student, 'Copy').click()
+  const pictures = (copy: string) =>
+    house.rows(
+      "SELECT 1 FROM event, jsonb_array_elements(body->'items') AS i WHERE copy_id = $1 AND i->>'kind' = 'picture'",
+      [copy],
+    )
+  expect(await pictures(lesson.students[0]!.copy)).toHaveLength(2)
+
+  // Another copy of the same student: the pictures come along with their bytes.
+  const answer = await teacher.request.post(`${house.url}/api/handouts`, {
+    data: {
+      request: randomUUID(),
+      worksheet: lesson.worksheet,
+      classes: [{ class: lesson.classId, way: 'own' }],
+      opensAt: null,
+      dueAt: null,
+      instructions: '',
+      spoken: null,
+      counts: true,
+    },
+    headers: { origin: house.url },
+  })
+  const { handouts } = (await answer.json()) as { handouts: string[] }
+  const [row] = await house.rows<{ id: string }>('SELECT id FROM copy WHERE handout_id = $1', [handouts[0]])
+  await student.goto(`${house.url}/copy/${row!.id}`)
+  await student.locator('main[aria-busy=false]').waitFor()
+  await button(student, 'Put on').click()
+  await button(student, 'Copied').click()
+  await expect.poll(() => pictures(row!.id)).toHaveLength(2)
+  const [own] = await house.rows<{ count: number }>(
+    'SELECT count(*)::int FROM recording WHERE copy_id = $1',
+    [row!.id],
+  )
+  expect(own!.count).toBe(2)
 })

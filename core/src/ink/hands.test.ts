@@ -5,7 +5,7 @@ import { inLoop, loopOf, loopTakes } from './loop.ts'
 import type { InkPoint, Point } from './points.ts'
 import { about, after, back, between, growthOf, laid, shift, still, turnOf } from './similarity.ts'
 import { simplify, toSegment } from './simplify.ts'
-import { Steadier } from './steady.ts'
+import { lean, Steadier } from './steady.ts'
 
 const place = fc.record({
   x: fc.double({ min: -300, max: 300, noNaN: true }),
@@ -144,5 +144,21 @@ describe('a loop', () => {
     expect(loopTakes(square, line(2, 13))).toBe(true)
     expect(loopTakes(square, line(5, 25))).toBe(false)
     expect(loopTakes(square, [])).toBe(false)
+  })
+})
+
+describe('a pen that lies flat', () => {
+  const part = fc.double({ min: 0, max: 1, noNaN: true })
+  const tilt = fc.integer({ min: -90, max: 90 })
+  test('makes a leaning nib broader, never beyond the whole; upright it changes nothing', () => {
+    fc.assert(
+      fc.property(part, tilt, tilt, (pressure, x, y) => {
+        expect(lean(pressure, x, y)).toBeGreaterThanOrEqual(pressure)
+        expect(lean(pressure, x, y)).toBeLessThanOrEqual(1)
+        expect(lean(pressure, 0, 0)).toBe(pressure)
+        expect(lean(pressure, x, 0)).toBe(lean(pressure, -x, 0))
+      }),
+    )
+    expect(lean(0.4, 80, 0)).toBeGreaterThan(lean(0.4, 30, 0))
   })
 })
