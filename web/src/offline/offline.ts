@@ -3,16 +3,20 @@ import { forgetLogs } from '../page/device/logShelf.ts'
 /** Lets this device open a student's screens while school is out of reach. Devices that cannot work on without. */
 export function workOffline(): void {
   if (!import.meta.env.PROD || !navigator.serviceWorker) return
-  navigator.serviceWorker
-    .register('/serviceWorker.js')
+  later()
+    .then(() => navigator.serviceWorker.register('/serviceWorker.js'))
     .then(() => navigator.serviceWorker.ready)
     .then(keepWhatCameBefore)
     .catch(() => {})
 }
 
+/** Opening what somebody wants to see comes before keeping it, in milliseconds. */
+const FIRST = 2000
+const later = () => new Promise((done) => setTimeout(done, FIRST))
+
 /** Keeps what a copy shows but the screen itself does not fetch: its files, by their addresses. */
 export function keepOffline(paths: readonly string[]): void {
-  void navigator.serviceWorker?.ready.then(({ active }) => active?.postMessage(paths))
+  void later().then(async () => (await navigator.serviceWorker?.ready)?.active?.postMessage(paths))
 }
 
 /** What was fetched before the service worker listened is kept too: it is told what that was. */

@@ -259,7 +259,7 @@ export class CopyStore {
     }
     const fresh = events.filter(({ layer, seq }) => seq > readTo[layer] && seq <= log.readTo[layer])
     this.#rememberKept(fresh)
-    if (!fromShelf && fresh.length > 0) void this.#shelf?.add(this.#copy.id, fresh)
+    if (!fromShelf && fresh.length > 0) this.#shelf?.add(this.#copy.id, fresh)
   }
 
   /**

@@ -1,51 +1,67 @@
 import type { KeptEvent } from '@hand-back/core'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 
+/** Events that were read together stand in one row: a row for each would take long to write. */
+interface Row {
+  readonly person: string
+  readonly copy: string
+  readonly events: readonly KeptEvent[]
+}
 interface Logs extends DBSchema {
-  events: { key: [string, string, string, number]; value: KeptEvent & { person: string; copy: string } }
+  read: { key: number; value: Row; indexes: { copy: [string, string] } }
 }
 
 /** What this device has read of a copy's log, so that it opens while school is out of reach. */
 export interface LogShelf {
   of(copy: string): Promise<KeptEvent[]>
-  add(copy: string, events: readonly KeptEvent[]): Promise<void>
+  /** Keeps what was read, a moment later: opening the copy comes first. */
+  add(copy: string, events: readonly KeptEvent[]): void
 }
 
 const NAME = 'hand-back-logs'
+/** What is read within this many milliseconds is written together. */
+const REST = 1500
 let opened: Promise<IDBPDatabase<Logs>> | undefined
 
 function logs(): Promise<IDBPDatabase<Logs>> {
   opened ??= openDB<Logs>(NAME, 1, {
-    upgrade: (db) => void db.createObjectStore('events', { keyPath: ['person', 'copy', 'layer', 'seq'] }),
+    upgrade: (db) => {
+      const rows = db.createObjectStore('read', { autoIncrement: true })
+      rows.createIndex('copy', ['person', 'copy'])
+    },
   })
   return opened
 }
 
 /** The logs that a person has read here. A device without room goes without. */
 export function logShelf(person: string): LogShelf {
+  const waiting = new Map<string, KeptEvent[]>()
+  const write = async () => {
+    const rows = [...waiting].map(([copy, events]): Row => ({ person, copy, events }))
+    waiting.clear()
+    try {
+      for (const row of rows) await (await logs()).add('read', row)
+    } catch {
+      // No room: it is read from school the next time.
+    }
+  }
   return {
     async of(copy) {
       try {
-        const range = IDBKeyRange.bound([person, copy], [person, copy, []])
-        const rows = await (await logs()).getAll('events', range)
-        return rows.map(({ person: _person, copy: _copy, ...event }) => event as KeptEvent)
+        const rows = await (await logs()).getAllFromIndex('read', 'copy', [person, copy])
+        return rows.flatMap(({ events }) => events)
       } catch {
         return []
       }
     },
-    async add(copy, events) {
-      try {
-        const transaction = (await logs()).transaction('events', 'readwrite')
-        for (const event of events) void transaction.store.put({ ...event, person, copy })
-        await transaction.done
-      } catch {
-        // No room: it is read from school the next time.
-      }
+    add(copy, events) {
+      if (waiting.size === 0) setTimeout(() => void write(), REST)
+      waiting.set(copy, [...(waiting.get(copy) ?? []), ...events])
     },
   }
 }
 
 /** Empties the shelf. */
 export async function forgetLogs(): Promise<void> {
-  await (await logs()).clear('events')
+  await (await logs()).clear('read')
 }
