@@ -32,6 +32,8 @@ const ERASER_RADIUS = 9
 const REST = 90
 /** Drawing all ink faster than this many milliseconds is done at every frame of a move. */
 const QUICK = 7
+/** With more strokes than this, how long drawing takes is known only after it was asked for: it waits for the rest. */
+const FEW = 400
 
 /** A tap reaches this far, and a loop smaller than this is a tap, in CSS pixels. */
 const TAP_REACH = 8
@@ -209,7 +211,7 @@ export class Surface implements Hand {
     this.#view = view
     this.#events.viewChanged(view)
     clearTimeout(this.#rest)
-    if (redraw || this.#drawTook < QUICK) this.#nextFrame()
+    if (redraw || (this.#drawTook < QUICK && this.#strokes.length <= FEW)) this.#nextFrame()
     else {
       this.#stage.style.transformOrigin = '0 0'
       this.#stage.style.transform = transformBetween(this.#drawnView, view)
