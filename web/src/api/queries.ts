@@ -55,8 +55,15 @@ export const queries = {
   copy: (id: string) => got(['copy', id], copyWhole, `/copies/${id}`),
 }
 
-/** Somebody signed in or out: nothing that was fetched for another person stays. */
+/** What is the same whoever asks. */
+const NOBODYS = new Set<unknown>(['me', 'door'])
+
+/**
+ * Somebody signed in or out: nothing that was fetched for another person stays. The door may be on the
+ * screen by now, because the server ended the live connection: it is asked again, never taken away.
+ */
 export function nowIs(who: Person | null): void {
-  queryClient.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'me' })
+  queryClient.removeQueries({ predicate: ({ queryKey }) => !NOBODYS.has(queryKey[0]) })
   queryClient.setQueryData(['me'], who)
+  void queryClient.invalidateQueries({ queryKey: ['door'] })
 }
