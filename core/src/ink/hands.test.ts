@@ -12,6 +12,12 @@ const place = fc.record({
   y: fc.double({ min: -300, max: 300, noNaN: true }),
 })
 const places = fc.array(place, { minLength: 1, maxLength: 60 })
+/** At least so many places as a screen tells them: in parts of a pixel. */
+const screenPlaces = (minLength: number) =>
+  fc.array(fc.record({ x: fc.integer({ min: -800, max: 800 }), y: fc.integer({ min: -800, max: 800 }) }), {
+    minLength,
+    maxLength: 60,
+  })
 const expectAt = (one: Point, other: Point) => {
   expect(one.x).toBeCloseTo(other.x, 4)
   expect(one.y).toBeCloseTo(other.y, 4)
@@ -120,20 +126,37 @@ describe('fewer places', () => {
 })
 
 describe('a loop', () => {
-  const square = loopOf([
+  const rims = [
     { x: 0, y: 0 },
     { x: 10, y: 0 },
     { x: 10, y: 10 },
     { x: 0, y: 10 },
-  ])
+  ]
+  const square = loopOf(rims)
   test('holds what lies inside, wherever it was begun and whichever way round', () => {
     fc.assert(
       fc.property(place, fc.nat(3), fc.boolean(), (at, from, turned) => {
-        const corners = [...square.places.slice(from), ...square.places.slice(0, from)]
+        const corners = [...rims.slice(from), ...rims.slice(0, from)]
         const loop = loopOf(turned ? corners.reverse() : corners)
         const inside = at.x > 0 && at.x < 10 && at.y > 0 && at.y < 10
         const onRim = [0, 10].some((rim) => Math.abs(at.x - rim) < 1e-6 || Math.abs(at.y - rim) < 1e-6)
         if (!onRim) expect(inLoop(loop, at)).toBe(inside)
+      }),
+    )
+  })
+  test('holds the same as when every one of its sides is looked at', () => {
+    fc.assert(
+      fc.property(screenPlaces(1), screenPlaces(20), (loop, looked) => {
+        const sides = loop.map((to, index) => [loop.at(index - 1)!, to] as const)
+        for (const at of [...looked, ...loop]) {
+          // How often the way to the right crosses a side.
+          const crossed = sides.filter(
+            ([from, to]) =>
+              to.y > at.y !== from.y > at.y &&
+              at.x < to.x + ((at.y - to.y) / (from.y - to.y)) * (from.x - to.x),
+          )
+          expect(inLoop(loopOf(loop), at)).toBe(crossed.length % 2 === 1)
+        }
       }),
     )
   })

@@ -2,23 +2,41 @@ import { type Bounds, boundsOf, type Point } from './points.ts'
 
 /** A loop drawn round things; its ends are joined. */
 export interface Loop {
-  readonly places: readonly Point[]
   readonly bounds: Bounds
+  /** Its sides, in bands of equal height from top to bottom: each band has the sides that reach into it. */
+  readonly bands: readonly (readonly Side[])[]
 }
 
-export const loopOf = (places: readonly Point[]): Loop => ({ places, bounds: boundsOf(places) })
+type Side = readonly [Point, Point]
 
-/** Whether a place lies inside the loop, by the even-odd rule (Shimrat 1962). Cost: O(places of the loop). */
-export function inLoop({ places, bounds }: Loop, { x, y }: Point): boolean {
-  if (x < bounds.x0 || x > bounds.x1 || y < bounds.y0 || y > bounds.y1) return false
-  let inside = false
+/** A side or two in each band is few enough to look at. */
+export function loopOf(places: readonly Point[]): Loop {
+  const bounds = boundsOf(places)
+  const bands: Side[][] = Array.from({ length: Math.max(1, places.length) }, () => [])
+  const loop = { bounds, bands }
   let before = places.at(-1)!
   for (const place of places) {
-    if (place.y > y !== before.y > y) {
-      const crossing = place.x + ((y - place.y) / (before.y - place.y)) * (before.x - place.x)
-      if (x < crossing) inside = !inside
-    }
+    const last = bandAt(loop, Math.max(before.y, place.y))
+    for (let band = bandAt(loop, Math.min(before.y, place.y)); band <= last; band++)
+      bands[band]!.push([before, place])
     before = place
+  }
+  return loop
+}
+
+function bandAt({ bounds: { y0, y1 }, bands }: Loop, y: number): number {
+  return y1 > y0 ? Math.min(bands.length - 1, Math.floor(((y - y0) / (y1 - y0)) * bands.length)) : 0
+}
+
+/** Whether a place lies inside the loop, by the even-odd rule (Shimrat 1962). Cost: the sides of one band. */
+export function inLoop(loop: Loop, { x, y }: Point): boolean {
+  const { x0, x1, y0, y1 } = loop.bounds
+  if (x < x0 || x > x1 || y < y0 || y > y1) return false
+  let inside = false
+  for (const [from, to] of loop.bands[bandAt(loop, y)]!) {
+    if (to.y > y === from.y > y) continue
+    const crossing = to.x + ((y - to.y) / (from.y - to.y)) * (from.x - to.x)
+    if (x < crossing) inside = !inside
   }
   return inside
 }
