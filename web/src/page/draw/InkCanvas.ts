@@ -28,7 +28,7 @@ export class InkCanvas {
   /** Draws everything anew for a view. Cost: O(strokes in sight). */
   drawAll(strokes: readonly Stroke[], view: View, shown: Bounds): void {
     this.#view = view
-    this.#drawn = strokes
+    this.#hold(strokes)
     const { width, height } = this.element
     this.#context.setTransform(1, 0, 0, 1, 0, 0)
     this.#context.clearRect(0, 0, width, height)
@@ -40,7 +40,7 @@ export class InkCanvas {
   update(strokes: readonly Stroke[]): void {
     const before = this.#drawn
     if (before === strokes) return
-    this.#drawn = strokes
+    this.#hold(strokes)
     const common = commonStart(before, strokes)
     if (common === before.length) {
       this.#toPageSpace()
@@ -55,6 +55,12 @@ export class InkCanvas {
     ].map((stroke) => strokePath(stroke).bounds)
     if (differ.length > MANY) this.#redraw(aroundAll(differ))
     else for (const bounds of differ) this.#redraw(bounds)
+  }
+
+  /** A canvas without ink is left out: mixing an empty one with what is under it would cost each frame of a move. */
+  #hold(strokes: readonly Stroke[]): void {
+    this.#drawn = strokes
+    this.element.hidden = strokes.length === 0
   }
 
   #redraw(bounds: Bounds): void {

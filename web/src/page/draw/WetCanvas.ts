@@ -89,5 +89,6 @@ export class WetCanvas {
       Math.ceil(dirty.y1 - dirty.y0) + 2,
     )
     this.#dirty = undefined
+    this.element.style.mixBlendMode = 'normal'
   }
 }
