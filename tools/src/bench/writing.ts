@@ -189,16 +189,7 @@ async function openFigure(house: BenchHouse, person: Person, copy: string): Prom
   const page = await house.signedIn(person)
   await page.goto(house.url)
   await page.getByRole('heading', { name: 'To do' }).waitFor()
-  const began = performance.now()
-  await page.getByRole('link', { name: /Tides/ }).click()
-  await page.locator('main[aria-busy=false]').waitFor()
-  await page.waitForFunction(inkShown)
-  const took = performance.now() - began
-  const asked = await page.evaluate(async (id) => {
-    const start = performance.now()
-    await (await fetch(`/api/copies/${id}/log`)).arrayBuffer()
-    return performance.now() - start
-  }, copy)
+  const { took, asked } = await page.evaluate(openAndAsk, copy)
   await page.context().close()
   return {
     name: `opening ${OPENED.pages} pages with ${OPENED.strokes.toLocaleString('en')} strokes, to first ink`,
@@ -207,6 +198,24 @@ async function openFigure(house: BenchHouse, person: Person, copy: string): Prom
     reference: { name: 'GET of the same bytes', value: asked },
     heldTo: '≤ 1 s',
   }
+}
+
+/** In the window: milliseconds from pressing a copy in the tray to its first ink, and of fetching the same bytes. */
+async function openAndAsk(copy: string): Promise<{ took: number; asked: number }> {
+  const began = performance.now()
+  document.querySelector<HTMLElement>(`a[href$="/copy/${copy}"]`)!.click()
+  for (let seen = false; !seen; ) {
+    await new Promise(requestAnimationFrame)
+    const canvas = document.querySelector<HTMLCanvasElement>('canvas[data-layer=ink]')
+    if (!canvas || canvas.width === 0) continue
+    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height)
+    for (let index = 3; index < data.length && !seen; index += 400) seen = data[index]! > 0
+  }
+  const took = performance.now() - began
+  await new Promise((done) => setTimeout(done, 3000))
+  const asking = performance.now()
+  await (await fetch(`/api/copies/${copy}/log`)).arrayBuffer()
+  return { took, asked: performance.now() - asking }
 }
 
 /** A day's ink that waits on the device is sent when school is in reach again; beside inserting as many rows. */

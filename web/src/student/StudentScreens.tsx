@@ -4,6 +4,7 @@ import { useEffect } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { live } from '../api/live.ts'
 import { workOffline } from '../offline/offline.ts'
+import { warmLogs } from '../page/device/logShelf.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { useLetterSize } from '../page/habits/useLetterSize.ts'
 import { warmPapers } from '../page/paper/papers.ts'
@@ -17,6 +18,7 @@ export default function StudentScreens({ person }: { person: Person }) {
   useEffect(() => {
     outboxOf(person.id)
     warmPapers()
+    warmLogs()
     workOffline()
     const changed = () => void client.invalidateQueries({ queryKey: ['tray'] })
     live().on('tray', changed)

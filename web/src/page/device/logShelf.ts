@@ -33,6 +33,11 @@ function logs(): Promise<IDBPDatabase<Logs>> {
   return opened
 }
 
+/** Opens the shelf before a copy is: making it the first time takes a device a while. */
+export function warmLogs(): void {
+  void logs().catch(() => {})
+}
+
 /** The logs that a person has read here. A device without room goes without. */
 export function logShelf(person: string): LogShelf {
   const waiting = new Map<string, KeptEvent[]>()
