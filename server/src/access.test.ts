@@ -196,6 +196,7 @@ const ROUTES: Record<string, Rule> = {
   'PUT /copies/:copy/recordings/:recording': {
     path: (lesson) => `/copies/${own(lesson).copy}/recordings/${randomUUID()}`,
     student: true,
+    teacher: true,
   },
   'GET /copies/:copy/recordings/:recording': {
     path: (lesson) => `/copies/${own(lesson).copy}/recordings/${randomUUID()}`,

@@ -9,13 +9,16 @@ import { centredText, textMarks } from './text.ts'
 
 const INK = '#1e2b3a'
 const PLACE = '#1b6e68'
-const TONES = {
+
+export type Tone = Printed<'direction'>['tone']
+/** The tones of directions and notes: their edge and their ground. */
+export const TONES: Record<Tone, readonly [edge: string, ground: string]> = {
   slate: ['#46618c', '#e9eef6'],
   verdigris: ['#1b6e68', '#e4f0ee'],
   ochre: ['#8f5e0a', '#f6ead0'],
   madder: ['#a83a2e', '#f6e4df'],
   ink: ['#1e2b3a', '#eceae3'],
-} as const
+}
 
 /** What a printed item looks like, before anybody answered. Law: it depends on nothing but the item and the fonts. */
 export function printedMarks(item: PrintedItem, measure: Measure): Mark[] {

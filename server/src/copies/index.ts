@@ -1,5 +1,5 @@
 export { Keeper } from './keeper.ts'
 export { type CopyRecord, copyFor } from './place.ts'
-export { readLog } from './readLog.ts'
+export { mayReadRecording, readLog } from './readLog.ts'
 export { copyRoutes } from './routes.ts'
 export { type Step, takeStep } from './standing.ts'

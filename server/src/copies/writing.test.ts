@@ -52,6 +52,24 @@ const text = (words: string): Thing => ({
   height: 16,
   turn: 30,
 })
+const pictureOf = (file: string): Thing => ({
+  id: randomUUID(),
+  kind: 'picture',
+  file,
+  alt: 'a crab',
+  crop: { x: 0, y: 0, width: 1, height: 1 },
+  x: 60,
+  y: 60,
+  width: 80,
+  height: 40,
+  turn: 0,
+})
+const somePicture = async () =>
+  new Uint8Array(
+    await sharp({ create: { width: 20, height: 10, channels: 3, background: '#1b6e68' } })
+      .png()
+      .toBuffer(),
+  )
 const pdfOf = async (visitor: Visitor, copy: string) =>
   Buffer.from(await (await visitor.send('GET', `/copies/${copy}/pdf`)).arrayBuffer())
 
@@ -121,24 +139,10 @@ describe('things and what is done to many', () => {
     const broken = { ...adding(page), act: 'swap', take: [], bring: [] } as unknown as PageEvent
     ;(broken as { items: unknown[] }).items = [lineStroke([0, 0], [1, 1], { points: 'AAAA' })]
     const recording = randomUUID()
-    const picture = {
-      id: randomUUID(),
-      x: 60,
-      y: 60,
-      width: 80,
-      height: 40,
-      turn: 0,
-      kind: 'picture',
-      file: recording,
-      alt: 'a crab',
-      crop: { x: 0, y: 0, width: 1, height: 1 },
-    } as Thing
+    const picture = pictureOf(recording)
     const put = { ...adding(page), items: [picture] } as PageEvent
     expect(await fates(student, copy, [broken, put])).toEqual(['wrong', 'wrong'])
-    const bytes = await sharp({ create: { width: 20, height: 10, channels: 3, background: '#1b6e68' } })
-      .png()
-      .toBuffer()
-    await student.put(`/copies/${copy}/recordings/${recording}`, new Uint8Array(bytes))
+    await student.put(`/copies/${copy}/recordings/${recording}`, await somePicture())
     const again = { ...put, id: randomUUID() }
     expect(await fates(student, copy, [again])).toEqual(['kept'])
     const flat = (await pdfOf(student, copy)).toString('latin1')
@@ -160,6 +164,34 @@ describe('things and what is done to many', () => {
     }
     expect(await fates(student, copy, [put, move])).toEqual(['kept', 'kept'])
     expect(textOfPdf(await pdfOf(student, copy))).toContain('the ebb runs out')
+  })
+})
+
+describe('what a teacher lays on a copy', () => {
+  test('is changed by the teacher alone, and a picture reaches the student only when it is handed back', async () => {
+    const { student, teacher, other, copy, page } = await freshCopy()
+    await student.post(`/copies/${copy}/open`)
+    await student.post(`/copies/${copy}/hand-in`, {})
+    const file = randomUUID()
+    const where = `/copies/${copy}/recordings/${file}`
+    const [note, picture] = [{ ...text('look at the ebb again'), turn: 0 }, pictureOf(file)]
+    const put = { ...adding(page, 'feedback'), items: [note, picture] } as PageEvent
+    expect(await fates(teacher, copy, [put])).toEqual(['wrong'])
+    await teacher.put(where, await somePicture())
+    const act = (what: object) =>
+      ({ id: randomUUID(), page, layer: 'feedback', madeAt: 3, ...what }) as PageEvent
+    const move = { act: 'move', items: [note.id, picture.id], by: { a: 1, b: 0, e: 30, f: 0 } }
+    expect(await fates(teacher, copy, [{ ...put, id: randomUUID() }, act(move)])).toEqual(['kept', 'kept'])
+    expect(await fates(student, copy, [act(move)])).toEqual(['wrong'])
+    expect(await student.status('GET', where)).toBe(404)
+    expect(await other.visitor.status('GET', where)).toBe(404)
+    expect(await teacher.status('GET', where)).toBe(200)
+    expect(textOfPdf(await pdfOf(student, copy))).not.toContain('look at the ebb')
+
+    await teacher.post(`/copies/${copy}/hand-back`)
+    expect(await student.status('GET', where)).toBe(200)
+    expect(await other.visitor.status('GET', where)).toBe(404)
+    expect(textOfPdf(await pdfOf(student, copy))).toContain('look at the ebb again')
   })
 })
 

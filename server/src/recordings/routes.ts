@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm'
 import { type RequestHandler, Router } from 'express'
 import sharp from 'sharp'
 import type { Context } from '../context.ts'
-import { copyFor } from '../copies/index.ts'
+import { copyFor, mayReadRecording } from '../copies/index.ts'
 import { recordings } from '../db/schema.ts'
 import {
   dropFile,
@@ -25,7 +25,7 @@ const MOST_PIXELS = 30_000_000
 export function recordingRoutes({ db }: Context): Router {
   const router = Router()
 
-  /** The sound or photo comes before what lies on the page. The id is the device's: sending twice keeps once. */
+  /** The sound or picture comes before what lies on the page. The id is the device's: sending twice keeps once. */
   const keepSound: RequestHandler = async (request, response) => {
     const person = whoAsks(request)
     const { copy } = await copyFor(db, person, idIn(request, 'copy'))
@@ -45,15 +45,17 @@ export function recordingRoutes({ db }: Context): Router {
     }
     response.status(201).json({ recording: id })
   }
-  router.put('/copies/:copy/recordings/:recording', as('student'), keepSound)
+  router.put('/copies/:copy/recordings/:recording', as('anybody'), keepSound)
 
   router.get('/copies/:copy/recordings/:recording', as('anybody'), async (request, response) => {
-    const { copy } = await copyFor(db, whoAsks(request), idIn(request, 'copy'))
+    const { copy, role } = await copyFor(db, whoAsks(request), idIn(request, 'copy'))
     const [found] = await db
       .select()
       .from(recordings)
       .where(eq(recordings.id, idIn(request, 'recording')))
     if (!found || found.copyId !== copy.id) throw notHere()
+    const byTeacher = found.authorId === copy.teacherId
+    if (role === 'student' && byTeacher && !(await mayReadRecording(db, copy, found.id))) throw notHere()
     const file = (await findFile(db, found.file))!
     await sendSound(db, request, response, file)
   })

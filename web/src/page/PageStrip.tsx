@@ -12,16 +12,14 @@ interface PageStripProps {
   onUndo: () => void
   onRedo: () => void
   /** Stands in place of the pens, while something is picked up. */
-  picked?: ReactNode
+  picked: ReactNode
   /** More tools after the eraser and the loop. */
-  children?: ReactNode
+  children: ReactNode
   /** Along a side instead of below. */
-  upright?: boolean
-  /** Picking up is offered. */
-  picks?: boolean
+  upright: boolean
 }
 
-/** The one row of controls of a page. On small screens it slides. */
+/** The one row of controls of a page. Where it is narrow it slides. */
 export function PageStrip({
   tools,
   canUndo,
@@ -30,10 +28,9 @@ export function PageStrip({
   onRedo,
   picked,
   children,
-  upright = false,
-  picks = false,
+  upright,
 }: PageStripProps) {
-  return (
+  const strip = (
     <div
       role="toolbar"
       aria-label="Writing"
@@ -41,40 +38,40 @@ export function PageStrip({
       className={`flex shrink-0 items-center gap-1 border-rule bg-card ${
         upright
           ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
-          : 'overflow-x-auto border-t px-3 py-2 max-[900px]:gap-0.5 max-[900px]:px-1.5'
+          : 'overflow-x-auto border-t px-3 py-2 @max-[900px]:gap-0.5 @max-[900px]:px-1.5'
       }`}
     >
       <span className={upright ? 'my-auto' : 'mx-auto'} />
       <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
       <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
       <Divider upright={upright} />
-      {picked ?? (
+      {picked || (
         <>
           <SwatchStrip tools={tools} upright={upright} />
           <Divider upright={upright} />
           <RubOut tools={tools} upright={upright} />
-          {picks && (
-            <TwoWays
-              tools={tools}
-              tool="pick"
-              label="Pick up"
-              icon={tools.boxes ? SquareDashed : Lasso}
-              upright={upright}
-              legend="Draw round things"
-              ways={[
-                [false, 'with a loop'],
-                [true, 'with a box'],
-              ]}
-              way={tools.boxes}
-              onWay={tools.setBoxes}
-            />
-          )}
+          <TwoWays
+            tools={tools}
+            tool="pick"
+            label="Pick up"
+            icon={tools.boxes ? SquareDashed : Lasso}
+            upright={upright}
+            legend="Draw round things"
+            ways={[
+              [false, 'with a loop'],
+              [true, 'with a box'],
+            ]}
+            way={tools.boxes}
+            onWay={tools.setBoxes}
+          />
         </>
       )}
       {children}
       <span className={upright ? 'my-auto' : 'mx-auto'} />
     </div>
   )
+  // Its parts answer to the room that the row has: beside a pile it has less than the window.
+  return upright ? strip : <div className="@container shrink-0">{strip}</div>
 }
 
 function RubOut({ tools, upright }: { tools: Tools; upright: boolean }) {
@@ -156,7 +153,7 @@ function Divider({ upright }: { upright: boolean }) {
   return (
     <span
       aria-hidden="true"
-      className={`shrink-0 bg-rule ${upright ? 'my-1 h-px w-14' : 'mx-1.5 h-9 w-px max-[900px]:mx-0.5'}`}
+      className={`shrink-0 bg-rule ${upright ? 'my-1 h-px w-14' : 'mx-1.5 h-9 w-px @max-[900px]:mx-0.5'}`}
     />
   )
 }

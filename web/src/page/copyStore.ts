@@ -173,7 +173,7 @@ export class CopyStore {
   /** Puts an answer at a printed place; the one before is in the log. */
   answer(page: string, place: string, value: AnswerValue): void {
     const id = answerId(this.#copy.id, place)
-    const there = this.#inSight(page, id)
+    const there = this.itemOn(page, id)
     if (there?.kind === 'answer') {
       if (JSON.stringify(there.value) !== JSON.stringify(value))
         this.#commit({
@@ -188,12 +188,13 @@ export class CopyStore {
 
   /** Lays a card somewhere: one that was moved before, one that lies where it was printed, or a new one of a stack. */
   putCard(page: string, id: string, card: string, to: { x: number; y: number }): void {
-    const there = this.#inSight(page, id)
+    const there = this.itemOn(page, id)
     if (there?.kind === 'card') this.move(page, id, { x: there.x, y: there.y }, to)
     else this.add(page, [{ id, kind: 'card', card, ...to }])
   }
 
-  #inSight(page: string, id: string): Item | undefined {
+  /** An item that lies on a page now. */
+  itemOn(page: string, id: string): Item | undefined {
     const placed = pageOf(this.#now.log, page).placed.get(id)
     return placed && !placed.taken ? placed.item : undefined
   }

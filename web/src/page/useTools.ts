@@ -20,8 +20,11 @@ export function useTools(person: Person, first: readonly Swatch[]) {
     [change],
   )
   const swatch = swatches[active]!
+  const { role } = person
   return useMemo(
     () => ({
+      /** What is put on the page beside ink: in the colour in hand; a teacher’s notes in that of feedback. */
+      look: { ...swatch, tone: role === 'teacher' ? 'madder' : 'ochre' } as const,
       swatches,
       active,
       swatch,
@@ -61,7 +64,7 @@ export function useTools(person: Person, first: readonly Swatch[]) {
         change({ swatches: after, active: to })
       },
     }),
-    [swatches, active, swatch, tool, pick, habits.eraser, putting, boxes, change],
+    [swatches, active, swatch, tool, pick, habits.eraser, putting, boxes, change, role],
   )
 }
 

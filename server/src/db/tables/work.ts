@@ -31,7 +31,10 @@ export const events = pgTable(
   ],
 )
 
-/** A sound on a copy. Its bytes are a file; who may hear it is who may see the copy. */
+/**
+ * A sound or picture on a copy. Its bytes are a file; who may have it is who may see the copy, but for
+ * the teacher's: students have those when what they lie on is handed back.
+ */
 export const recordings = pgTable('recording', {
   id: uuid().primaryKey(),
   copyId: uuid('copy_id')

@@ -21,7 +21,7 @@ interface ViewMenuProps {
   person: Person
   surface: Surface | undefined
   /** Looks back in time, where there is something to look back at. */
-  onLookBack?: () => void
+  onLookBack?: (() => void) | undefined
   /** Takes away all of one's own on this page. */
   onClear?: (() => void) | undefined
   /** Reads the page aloud, where the device has a voice. */

@@ -1,4 +1,4 @@
-import { colourOf, cutOff, cutsOf, isThing, type Printed, type Thing } from '@hand-back/core'
+import { colourOf, cutOff, cutsOf, isThing, type Printed, type Thing, TONES } from '@hand-back/core'
 import {
   Check,
   ClipboardCopy,
@@ -22,12 +22,12 @@ import type { Picking } from './usePicking.ts'
 const GROWS = 1.15
 const TURNS = 15
 
-const TONES = [
-  ['ochre', '#f6ead0', 'yellow'],
-  ['verdigris', '#e4f0ee', 'green'],
-  ['slate', '#e9eef6', 'blue'],
-  ['madder', '#f6e4df', 'red'],
-  ['ink', '#eceae3', 'grey'],
+const NOTES = [
+  ['ochre', 'yellow'],
+  ['verdigris', 'green'],
+  ['slate', 'blue'],
+  ['madder', 'red'],
+  ['ink', 'grey'],
 ] as const
 
 interface PickedStripProps {
@@ -58,7 +58,7 @@ export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStrip
       {only?.kind === 'direction' && (
         <Opens icon={Palette} label="Colour">
           <div className="flex gap-2">
-            {TONES.map(([tone, colour, name]) => (
+            {NOTES.map(([tone, name]) => (
               <button
                 key={tone}
                 type="button"
@@ -66,7 +66,7 @@ export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStrip
                 aria-pressed={only.tone === tone}
                 onClick={() => picking.change({ ...only, tone })}
                 className={`h-11 w-12 rounded-tag border ${only.tone === tone ? 'border-2 border-ink' : 'border-rule'}`}
-                style={{ background: colour }}
+                style={{ background: TONES[tone][1] }}
               />
             ))}
           </div>

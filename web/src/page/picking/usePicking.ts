@@ -23,6 +23,7 @@ import {
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { CopyStore } from '../copyStore.ts'
 import { measure } from '../draw/letters.ts'
+import type { Tools } from '../useTools.ts'
 
 const NONE: ReadonlySet<string> = new Set()
 /** How exactly the way of a loop is kept, in points: far finer than a hand draws. */
@@ -36,6 +37,7 @@ export interface Picking {
   readonly bounds: Bounds | undefined
   /** Picked by a loop or a tap. A tap adds what it meets, or lets go of it; on nothing it lets go of all. */
   pickUp(loop: readonly Point[], reach: number): void
+  /** Takes the loop in hand with everything, or with these, picked up. */
   pickAll(): void
   pick(ids: readonly string[]): void
   /** The next of one's own in the order they were made (1), or the one before (−1). */
@@ -52,15 +54,18 @@ export interface Picking {
   change(thing: Thing): void
 }
 
-/** Picking up one's own ink and things on a page. Another page, or nothing to write on, lets go. */
+/** Picking up one's own ink and things on a page. Another page, another tool, or nothing to write on, lets go. */
 export function usePicking(
   store: CopyStore,
   page: string,
   placed: readonly Placed[],
   mayTouch: ((placed: Placed) => boolean) | undefined,
+  tools: Pick<Tools, 'tool' | 'setTool'>,
 ): Picking {
+  const { tool, setTool } = tools
+  const inHand = tool === 'pick'
   const [picked, setPicked] = useState<{ page: string; ids: ReadonlySet<string> }>({ page, ids: NONE })
-  const ids = picked.page === page && mayTouch ? picked.ids : NONE
+  const ids = picked.page === page && inHand ? picked.ids : NONE
   const own = useMemo(
     () =>
       mayTouch
@@ -72,10 +77,14 @@ export function usePicking(
   const bounds = useMemo(() => boundsAround(items), [items])
   const set = useCallback((to: ReadonlySet<string>) => setPicked({ page, ids: to }), [page])
   useEffect(() => {
-    if (!mayTouch) set(NONE)
-  }, [mayTouch, set])
+    if (!inHand || !mayTouch) set(NONE)
+  }, [inHand, mayTouch, set])
 
   return useMemo(() => {
+    const takeUp = (ids: readonly string[]) => {
+      setTool('pick')
+      set(new Set(ids))
+    }
     const all = items.map(({ id }) => id)
     const move = (by: Similarity) => {
       if (bounds && all.length > 0 && staysInReach(bounds, by))
@@ -96,8 +105,8 @@ export function usePicking(
         if (!next.delete(under.id)) next.add(under.id)
         set(next)
       },
-      pickAll: () => set(new Set(own.map(({ id }) => id))),
-      pick: (wanted) => set(new Set(wanted)),
+      pickAll: () => takeUp(own.map(({ id }) => id)),
+      pick: takeUp,
       pickNext(by) {
         const last = own.findLastIndex(({ id }) => ids.has(id))
         const from = last < 0 && by < 0 ? 0 : last
@@ -136,7 +145,7 @@ export function usePicking(
         if (was) store.act(page, { act: 'change', item: thing.id, set: { thing }, was: { thing: was } })
       },
     } satisfies Picking
-  }, [store, page, items, own, ids, bounds, set])
+  }, [store, page, items, own, ids, bounds, set, setTool])
 }
 
 /** Things may become neither so small nor so large, in points, nor go so far off that nobody finds them again. */

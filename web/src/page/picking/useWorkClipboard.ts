@@ -1,20 +1,13 @@
-import {
-  type CopyWhole,
-  type Item,
-  keepCorner,
-  type Placed,
-  type Thing,
-  type WorksheetPage,
-} from '@hand-back/core'
+import type { CopyWhole, Item, Placed, Thing, WorksheetPage } from '@hand-back/core'
 import { useMemo } from 'react'
 import { Problem } from '../../api/ask.ts'
 import { apiUrl } from '../../seat.ts'
 import { sayProblem } from '../../ui/notices.ts'
 import { smallerPhoto } from '../answers/smallerPhoto.ts'
 import type { CopyStore } from '../copyStore.ts'
-import { madeThing, type Putting } from '../things/kinds.ts'
+import { type Look, madeThing, type Putting } from '../things/kinds.ts'
 import type { Things } from '../things/useThings.ts'
-import type { WorkClipboard } from '../useWorkKeys.ts'
+import type { WorkClipboard } from '../work/useWorkKeys.ts'
 import { ASIDE, type Picking } from './usePicking.ts'
 import { type Carried, copyWork, lastCopied, pasted, picturesIn, readWork } from './workClipboard.ts'
 
@@ -28,7 +21,7 @@ interface Place {
   /** Where on the page one looks. */
   middle: () => { x: number; y: number }
   bytesOf: (recording: string) => Blob | undefined
-  colour: string
+  look: Look
   putting: Putting
 }
 
@@ -46,7 +39,7 @@ const DOTS_PER_POINT = 150 / 72
 
 /** Copying and pasting ink and things; words and pictures from elsewhere come as things. */
 export function useWorkClipboard(place: Place): Pasting {
-  const { copy, store, page, placed, picking, things, middle, bytesOf, colour, putting } = place
+  const { copy, store, page, placed, picking, things, middle, bytesOf, look, putting } = place
   return useMemo(() => {
     const addPicture = async (file: Blob) => {
       try {
@@ -71,12 +64,12 @@ export function useWorkClipboard(place: Place): Pasting {
     }
     const paste = (carried: Carried) => void put(carried).catch(sayProblem)
     const words = (text: string) => {
-      const thing = madeThing('text', { from: middle(), to: middle() }, colour, 1)
+      const thing = madeThing('text', { from: middle(), to: middle() }, look)
       if (thing.kind === 'text') things.putDown({ ...thing, text: text.slice(0, 20_000) })
     }
     return {
       addPicture,
-      putHere: () => things.putDown(madeThing(putting, { from: middle(), to: middle() }, colour, 1.8)),
+      putHere: () => things.putDown(madeThing(putting, { from: middle(), to: middle() }, look)),
       copied: () => (picking.items.length === 0 ? undefined : copyWork(picking.items, copy.id)),
       copy: () => void (picking.items.length > 0 && copyWork(picking.items, copy.id)),
       hasLast: () => lastCopied() !== undefined,
@@ -93,7 +86,7 @@ export function useWorkClipboard(place: Place): Pasting {
         else if (text.trim() !== '') words(text.trim())
       },
     } satisfies Pasting
-  }, [copy.id, store, page, placed, picking, things, middle, bytesOf, colour, putting])
+  }, [copy.id, store, page, placed, picking, things, middle, bytesOf, look, putting])
 }
 
 interface Ready {
@@ -149,45 +142,4 @@ function pictureThing(
     height: high,
     turn: 0,
   }
-}
-
-/** A formula as a thing, its middle at a place of the page. */
-export function formulaThing(
-  latex: string,
-  drawing: Extract<Thing, { kind: 'formula' }>['drawing'],
-  at: { x: number; y: number },
-  colour: string,
-  size: number,
-): Thing {
-  const [width, height] = [drawing.width * size, (drawing.ascent + drawing.descent) * size]
-  return {
-    id: crypto.randomUUID(),
-    kind: 'formula',
-    latex,
-    drawing,
-    colour,
-    x: at.x - width / 2,
-    y: at.y - height / 2,
-    width,
-    height,
-    turn: 0,
-  }
-}
-
-/** A formula written anew, its letters as large as they were, where it lay. */
-export function rewrittenFormula(
-  was: Extract<Thing, { kind: 'formula' }>,
-  latex: string,
-  drawing: Extract<Thing, { kind: 'formula' }>['drawing'],
-): Thing {
-  const tall = was.drawing.ascent + was.drawing.descent
-  const size = tall > 0 ? was.height / tall : 18
-  const now = {
-    ...was,
-    latex,
-    drawing,
-    width: drawing.width * size,
-    height: (drawing.ascent + drawing.descent) * size,
-  }
-  return keepCorner(was, now)
 }

@@ -1,4 +1,4 @@
-import { MOST_LETTERS, type Thing } from '@hand-back/core'
+import { MOST_LETTERS, type Thing, TONES } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { familyOf } from '../draw/letters.ts'
 import type { View } from '../view.ts'
@@ -25,32 +25,41 @@ export function WordsEditor({ thing, view, onType, onDone }: WordsEditorProps) {
   const note = thing.kind === 'direction'
   const { scale } = view
   return (
-    <textarea
-      ref={field}
-      data-takes="all"
-      data-testid="words"
-      aria-label={note ? 'Words of the note' : 'Words'}
-      maxLength={MOST_LETTERS}
-      value={thing.text}
-      onChange={(event) => onType(event.target.value)}
-      onBlur={onDone}
-      onKeyDown={(event) => {
-        event.stopPropagation()
-        if (event.key === 'Escape') field.current?.blur()
-      }}
-      className={`pointer-events-auto absolute resize-none overflow-hidden outline outline-2 outline-verdigris ${note ? 'bg-ochre-soft' : 'bg-sheet/85'}`}
-      style={{
-        left: thing.x * scale + view.x,
-        top: thing.y * scale + view.y,
-        width: thing.width * scale,
-        height: Math.max(thing.height, thing.size * 1.35) * scale + 2,
-        padding: note ? `${NOTE_INSET * scale * 0.6}px ${NOTE_INSET * scale}px` : 0,
-        transform: `rotate(${thing.turn}deg)`,
-        fontFamily: familyOf(thing.kind === 'text' ? thing.face : 'reading'),
-        fontSize: thing.size * scale,
-        lineHeight: 1.35,
-        color: thing.kind === 'text' ? thing.colour : '#1e2b3a',
-      }}
-    />
+    <>
+      {/* A tap anywhere else ends the typing and does nothing more. */}
+      <div
+        data-takes="all"
+        className="pointer-events-auto absolute inset-0"
+        onPointerDown={() => field.current?.blur()}
+      />
+      <textarea
+        ref={field}
+        data-takes="all"
+        data-testid="words"
+        aria-label={note ? 'Words of the note' : 'Words'}
+        maxLength={MOST_LETTERS}
+        value={thing.text}
+        onChange={(event) => onType(event.target.value)}
+        onBlur={onDone}
+        onKeyDown={(event) => {
+          event.stopPropagation()
+          if (event.key === 'Escape') field.current?.blur()
+        }}
+        className={`pointer-events-auto absolute resize-none overflow-hidden outline outline-2 outline-verdigris ${note ? '' : 'bg-sheet/85'}`}
+        style={{
+          left: thing.x * scale + view.x,
+          top: thing.y * scale + view.y,
+          width: thing.width * scale,
+          height: Math.max(thing.height, thing.size * 1.35) * scale + 2,
+          background: note ? TONES[thing.tone][1] : undefined,
+          padding: note ? `${NOTE_INSET * scale * 0.6}px ${NOTE_INSET * scale}px` : 0,
+          transform: `rotate(${thing.turn}deg)`,
+          fontFamily: familyOf(thing.kind === 'text' ? thing.face : 'reading'),
+          fontSize: thing.size * scale,
+          lineHeight: 1.35,
+          color: thing.kind === 'text' ? thing.colour : '#1e2b3a',
+        }}
+      />
+    </>
   )
 }

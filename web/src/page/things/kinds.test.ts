@@ -1,14 +1,15 @@
 import { thing } from '@hand-back/core'
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { madeThing, ontoPage, PUTTING } from './kinds.ts'
+import { type Look, madeThing, ontoPage, PUTTING } from './kinds.ts'
 
+const LOOK: Look = { colour: '#2457a6', width: 3, tone: 'madder' }
 const place = fc.record({ x: fc.integer({ min: 0, max: 600 }), y: fc.integer({ min: 0, max: 800 }) })
 
 test('whatever is put down, wherever it is drawn, school would take it', () => {
   fc.assert(
     fc.property(fc.constantFrom(...PUTTING), place, place, (kind, from, to) => {
-      const made = madeThing(kind, { from, to }, '#2457a6', 3)
+      const made = madeThing(kind, { from, to }, LOOK)
       expect(thing.safeParse(made).error).toBeUndefined()
     }),
   )
@@ -16,28 +17,28 @@ test('whatever is put down, wherever it is drawn, school would take it', () => {
 
 test('a press gives the usual size, a way its own; an arrow points where the way went', () => {
   const from = { x: 100, y: 100 }
-  expect(madeThing('rectangle', { from, to: from }, '#2457a6', 3).width).toBeGreaterThan(50)
-  expect(madeThing('rectangle', { from: { x: 300, y: 250 }, to: from }, '#2457a6', 3)).toMatchObject({
+  expect(madeThing('rectangle', { from, to: from }, LOOK).width).toBeGreaterThan(50)
+  expect(madeThing('rectangle', { from: { x: 300, y: 250 }, to: from }, LOOK)).toMatchObject({
     x: 100,
     y: 100,
     width: 200,
     height: 150,
   })
-  expect(madeThing('arrow', { from, to: { x: 200, y: 50 } }, '#2457a6', 3)).toMatchObject({
+  expect(madeThing('arrow', { from, to: { x: 200, y: 50 } }, LOOK)).toMatchObject({
     rising: true,
     heads: 'end',
   })
-  expect(madeThing('arrow', { from: { x: 200, y: 50 }, to: from }, '#2457a6', 3)).toMatchObject({
+  expect(madeThing('arrow', { from: { x: 200, y: 50 }, to: from }, LOOK)).toMatchObject({
     heads: 'start',
   })
-  expect(madeThing('text', { from, to: { x: 101, y: 300 } }, '#2457a6', 3).height).toBeLessThan(50)
+  expect(madeThing('text', { from, to: { x: 101, y: 300 } }, LOOK).height).toBeLessThan(50)
 })
 
 test('pressed beside the page, it lies on it all the same', () => {
   const far = fc.record({ x: fc.integer({ min: -900, max: 900 }), y: fc.integer({ min: -900, max: 1500 }) })
   fc.assert(
     fc.property(fc.constantFrom(...PUTTING), far, (kind, from) => {
-      const { x, y, width, height } = ontoPage(madeThing(kind, { from, to: from }, '#2457a6', 3), {
+      const { x, y, width, height } = ontoPage(madeThing(kind, { from, to: from }, LOOK), {
         width: 595,
         height: 842,
       })

@@ -1,4 +1,4 @@
-import { type Box, mm, type Thing } from '@hand-back/core'
+import { type Box, mm, type Thing, type Tone } from '@hand-back/core'
 
 /** What can be put on a page by pressing or drawing how large it is. */
 export const PUTTING = ['text', 'note', 'rectangle', 'ellipse', 'triangle', 'line', 'arrow'] as const
@@ -23,8 +23,17 @@ interface Way {
   readonly to: { readonly x: number; readonly y: number }
 }
 
+/** What new things look like. */
+export interface Look {
+  readonly colour: string
+  /** Width of lines, in points. */
+  readonly width: number
+  /** Of notes. */
+  readonly tone: Tone
+}
+
 /** A new thing along a way across the page; a way of no length is a press. */
-export function madeThing(kind: Putting, way: Way, colour: string, line: number): Thing {
+export function madeThing(kind: Putting, way: Way, { colour, width, tone }: Look): Thing {
   const box = boxOf(kind, way)
   const common = { id: crypto.randomUUID(), ...box, turn: 0 }
   if (kind === 'text')
@@ -39,7 +48,7 @@ export function madeThing(kind: Putting, way: Way, colour: string, line: number)
       align: 'left',
       list: 'none',
     }
-  if (kind === 'note') return { ...common, kind: 'direction', text: '', size: LETTERS, tone: 'ochre' }
+  if (kind === 'note') return { ...common, kind: 'direction', text: '', size: LETTERS, tone }
   const isLine = kind === 'line' || kind === 'arrow'
   const [start, end] = [way.from, way.to]
   return {
@@ -47,7 +56,7 @@ export function madeThing(kind: Putting, way: Way, colour: string, line: number)
     kind: 'shape',
     form: isLine ? 'line' : kind,
     colour,
-    line: Math.min(6, Math.max(1, line)),
+    line: Math.min(6, Math.max(1, width)),
     fill: null,
     dashed: false,
     rising: isLine && (end.x - start.x) * (end.y - start.y) < 0,

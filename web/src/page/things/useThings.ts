@@ -1,9 +1,8 @@
-import { fitThing, type Placed, type Thing } from '@hand-back/core'
+import { fitThing, type Thing } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { CopyStore } from '../copyStore.ts'
 import { measure } from '../draw/letters.ts'
 import type { Picking } from '../picking/usePicking.ts'
-import type { Tools } from '../useTools.ts'
 
 /** Words typed are kept when nothing was typed for this long, in milliseconds; a killed tab loses no more. */
 const REST = 500
@@ -21,73 +20,78 @@ export interface Things {
   add(thing: Thing, bytes?: { recording: string; bytes: Blob }): void
 }
 
+/** Words that are being typed belong to the page they were begun on, whatever is shown by the time they are kept. */
+interface Typing {
+  readonly thing: Thing
+  readonly page: string
+  readonly store: CopyStore
+}
+
 /** Laying things on a page and typing in them. Every rest while typing keeps the words. */
-export function useThings(
-  store: CopyStore,
-  page: string,
-  placed: readonly Placed[],
-  picking: Picking,
-  tools: Tools,
-): Things {
-  const [typing, setTyping] = useState<Thing>()
+export function useThings(store: CopyStore, page: string, picking: Picking): Things {
+  const [typing, setTyping] = useState<Typing>()
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
-  const now = useRef({ typing, placed, page })
-  now.current = { typing, placed, page }
+  const latest = useRef<Typing>(undefined)
+  latest.current = typing
 
   const keep = useCallback(() => {
     clearTimeout(timer.current)
-    const { typing: thing, placed: there, page: on } = now.current
-    if (!thing) return
-    const was = there.find(({ item }) => item.id === thing.id)?.item as Thing | undefined
-    const empty = wordsOf(thing).trim() === ''
-    if (!was && !empty) store.add(on, [thing])
-    else if (was && empty) store.take(on, [thing.id])
-    else if (was && wordsOf(was) !== wordsOf(thing))
-      store.act(on, { act: 'change', item: thing.id, set: { thing }, was: { thing: was } })
-  }, [store])
-
+    if (latest.current) keepWords(latest.current)
+  }, [])
   const done = useCallback(() => {
     keep()
     setTyping(undefined)
   }, [keep])
   // Leaving the page keeps what was typed on it.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each page
-  useEffect(() => done, [page])
+  useEffect(() => done, [store, page])
 
   return useMemo(() => {
     const add: Things['add'] = (thing, bytes) => {
+      done()
       store.add(page, [thing], bytes)
-      tools.setTool('pick')
       picking.pick([thing.id])
     }
     return {
-      typing,
+      typing: typing?.store === store && typing.page === page ? typing.thing : undefined,
       putDown(thing) {
         if (!hasWords(thing)) return add(thing)
         done()
         picking.letGo()
-        setTyping(fitThing(thing, measure))
+        setTyping({ store, page, thing: fitThing(thing, measure) })
       },
       open(thing) {
         if (!hasWords(thing)) return
         picking.letGo()
-        setTyping(thing)
+        setTyping({ store, page, thing })
       },
       type(words) {
-        setTyping((before) => before && fitThing({ ...before, text: words } as Thing, measure))
+        setTyping(
+          (before) =>
+            before && { ...before, thing: fitThing({ ...before.thing, text: words } as Thing, measure) },
+        )
         clearTimeout(timer.current)
         timer.current = setTimeout(keep, REST)
       },
       done() {
-        const thing = now.current.typing
+        const thing = latest.current?.thing
         done()
         if (!thing || wordsOf(thing).trim() === '') return
-        tools.setTool('pick')
         picking.pick([thing.id])
       },
       add,
     }
-  }, [store, page, typing, picking, tools, done, keep])
+  }, [store, page, typing, picking, done, keep])
+}
+
+/** Keeps the words as they are now: a new thing, other words, or, with none left, no thing. */
+function keepWords({ thing, page, store }: Typing): void {
+  const was = store.itemOn(page, thing.id) as Thing | undefined
+  const empty = wordsOf(thing).trim() === ''
+  if (!was && !empty) store.add(page, [thing])
+  else if (was && empty) store.take(page, [thing.id])
+  else if (was && wordsOf(was) !== wordsOf(thing))
+    store.act(page, { act: 'change', item: thing.id, set: { thing }, was: { thing: was } })
 }
 
 export const hasWords = (thing: Thing): boolean => thing.kind === 'text' || thing.kind === 'direction'

@@ -16,20 +16,19 @@ import { queries, queryClient } from '../../api/queries.ts'
 import { useReadMarks } from '../../page/answers/useMarks.ts'
 import type { CopyStore } from '../../page/copyStore.ts'
 import { outboxOf } from '../../page/device/personOutbox.ts'
-import { ViewMenu } from '../../page/habits/ViewMenu.tsx'
 import { KeptSign } from '../../page/KeptSign.tsx'
-import { PageStrip } from '../../page/PageStrip.tsx'
-import { PageSurface } from '../../page/PageSurface.tsx'
 import { PageTabs } from '../../page/PageTabs.tsx'
+import { takesKeys } from '../../page/pointers.ts'
 import { usePagesNow } from '../../page/room/usePagesNow.ts'
-import type { Surface } from '../../page/Surface.ts'
 import { TEACHER_SWATCHES } from '../../page/swatches.ts'
 import { useCopy } from '../../page/useCopy.ts'
+import { usePhotos } from '../../page/usePhotos.ts'
 import { useTools } from '../../page/useTools.ts'
-import { usePageKeys, useSeen, useWriting } from '../../page/useWriting.ts'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
-import { ZoomButtons } from '../../page/ZoomButtons.tsx'
-import { apiUrl } from '../../seat.ts'
+import { useWork } from '../../page/work/useWork.ts'
+import { useSeen } from '../../page/work/useWriting.ts'
+import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
+import { Worktop } from '../../page/work/Worktop.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Answer, Empty, Loading } from '../../ui/Notice.tsx'
 import { useHandout } from '../handout/useHandout.ts'
@@ -151,8 +150,7 @@ function MarkedCopy({
   onTurn,
   onNext,
 }: MarkedCopyProps) {
-  const { history, state, round, log } = useStore(store.view)
-  const [surface, setSurface] = useState<Surface>()
+  const { state, round, log, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
   const index = Math.min(pageIndex, pages.length - 1)
   const page = pages[index]!
@@ -166,33 +164,41 @@ function MarkedCopy({
     [person.id, round],
   )
   const writes = settled && state !== 'waiting' && seeing === 'all' && copy.way !== 'read'
-  const writing = useWriting(store, page.id, seen.placed, tools, writes ? mine : undefined)
-  const [colouring, setColouring] = useState(false)
-  const shared = copy.way === 'group' || copy.way === 'all'
-  const strokes = useMemo(
-    () => (shared && colouring ? byAuthor(seen.placed, copy) : seen.strokes),
-    [shared, colouring, seen, copy],
-  )
-  const outbox = outboxOf(person.id)
-  const marks = useReadMarks(copy, page, seen.items)
-  const photoUrl = useCallback(
-    (recording: string) => apiUrl(`/copies/${copy.id}/recordings/${recording}`),
-    [copy.id],
-  )
   const turn = useCallback(
     (by: number) => onTurn(Math.min(pages.length - 1, Math.max(0, index + by))),
     [pages.length, index, onTurn],
   )
   const turnToPage = useCallback(
-    (id: string | undefined) => id && onTurn(pages.findIndex((each) => each.id === id)),
+    (id: string) => onTurn(pages.findIndex((each) => each.id === id)),
     [pages, onTurn],
   )
-  const undo = useCallback(() => writes && turnToPage(store.undo()), [store, turnToPage, writes])
-  const redo = useCallback(() => writes && turnToPage(store.redo()), [store, turnToPage, writes])
-  usePageKeys({ surface, tools, undo, redo, turn })
+  const bytesOf = useCallback((recording: string) => outboxOf(person.id).soundOf(recording), [person.id])
+  const work = useWork({
+    copy,
+    store,
+    person,
+    page,
+    tools,
+    seen,
+    mine: writes ? mine : undefined,
+    bytesOf,
+    turn,
+    turnToPage,
+  })
+  const [colouring, setColouring] = useState(false)
+  const shared = copy.way === 'group' || copy.way === 'all'
+  const strokes = useMemo(
+    () => (shared && colouring ? byAuthor(seen.placed, copy, work.elsewhere) : undefined),
+    [shared, colouring, seen, copy, work.elsewhere],
+  )
+  const laid = useMemo(
+    () => seen.items.filter(({ id }) => !work.elsewhere.has(id)),
+    [seen.items, work.elsewhere],
+  )
+  const marks = useReadMarks(copy, page, laid)
+  const photoUrl = usePhotos(copy.id, bytesOf)
   useEffect(() => {
-    const press = (event: KeyboardEvent) =>
-      event.key === 'n' && !(event.target instanceof HTMLInputElement) && onNext()
+    const press = (event: KeyboardEvent) => event.key === 'n' && !takesKeys(event.target) && onNext()
     addEventListener('keydown', press)
     return () => removeEventListener('keydown', press)
   }, [onNext])
@@ -212,51 +218,40 @@ function MarkedCopy({
           onBring={(items) => store.bringBack(page.id, items)}
         />
       )}
-      <main className="relative flex min-h-0 flex-1">
-        <PageSurface
-          page={page}
-          marks={marks}
-          strokes={strokes}
-          photoUrl={photoUrl}
-          writing={writing}
-          onSurface={setSurface}
-          label={`Page ${index + 1} of ${copy.name}’s copy`}
-        >
-          {(view) => (
-            <VoiceNotes
-              copy={copy.id}
-              view={view}
-              notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
-              soundOf={(recording) => outbox.soundOf(recording)}
-            />
-          )}
-        </PageSurface>
+      <Worktop
+        copy={copy}
+        work={work}
+        ready={settled && ready}
+        marks={marks}
+        strokes={strokes}
+        photoUrl={photoUrl}
+        label={`Page ${index + 1} of ${copy.name}’s copy`}
+        laid={(view) => (
+          <VoiceNotes
+            copy={copy.id}
+            view={view}
+            notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
+            soundOf={bytesOf}
+          />
+        )}
+        strip={(upright) => <WorkingStrip work={work} upright={upright} />}
+      >
         <PageTabs count={pages.length} current={index} onTurn={onTurn} marked={written} />
         {state === 'waiting' && (
           <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
             {copy.name} has not opened this copy yet.
           </p>
         )}
-      </main>
-      <PageStrip
-        tools={tools}
-        canUndo={writes && history.done.length > 0}
-        canRedo={writes && history.undone.length > 0}
-        onUndo={undo}
-        onRedo={redo}
-      >
-        <ZoomButtons surface={surface} />
-        <ViewMenu person={person} surface={surface} upright={false} />
-      </PageStrip>
+      </Worktop>
     </>
   )
 }
 
-/** The strokes of a page, each student’s work in a colour of their own. */
-function byAuthor(placed: readonly Placed[], copy: CopyWhole): Stroke[] {
+/** The strokes of a page, each student’s work in a colour of their own, but for those that are elsewhere now. */
+function byAuthor(placed: readonly Placed[], copy: CopyWhole, elsewhere: ReadonlySet<string>): Stroke[] {
   const colours = coloursOf(copy)
   return placed.flatMap(({ item, author, layer }) => {
-    if (item.kind !== 'stroke') return []
+    if (item.kind !== 'stroke' || elsewhere.has(item.id)) return []
     const colour = layer === 'work' ? colours.get(author) : undefined
     return [colour ? { ...item, colour } : item]
   })

@@ -4,6 +4,7 @@ import {
   lenientKey,
   type Printed,
   type PrintedItem,
+  TONES,
   type TypedKey,
 } from '@hand-back/core'
 import { Plus, X } from 'lucide-react'
@@ -220,10 +221,10 @@ export function LabelPanel({
 const TINTS = [
   ['#f7f5ef', 'paper'],
   ['#ffffff', 'white'],
-  ['#e9eef6', 'slate'],
-  ['#e4f0ee', 'verdigris'],
-  ['#f6ead0', 'ochre'],
-  ['#f6e4df', 'madder'],
+  [TONES.slate[1], 'slate'],
+  [TONES.verdigris[1], 'verdigris'],
+  [TONES.ochre[1], 'ochre'],
+  [TONES.madder[1], 'madder'],
 ] as const
 
 export function CardPanel({ item, set }: { item: Printed<'card'>; set: SetOf<Printed<'card'>> }) {

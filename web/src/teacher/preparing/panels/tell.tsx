@@ -1,4 +1,4 @@
-import { cutOff, cutsOf, type Printed, type PrintedItem } from '@hand-back/core'
+import { cutOff, cutsOf, type Printed, type PrintedItem, TONES, type Tone } from '@hand-back/core'
 import { useRef } from 'react'
 import { useStore } from 'zustand'
 import { FormulaField } from '../../../page/things/FormulaField.tsx'
@@ -65,14 +65,6 @@ export function TextPanel({ item, set }: { item: Printed<'text'>; set: SetOf<Pri
   )
 }
 
-const TONES = [
-  ['#e9eef6', 'slate'],
-  ['#e4f0ee', 'verdigris'],
-  ['#f6ead0', 'ochre'],
-  ['#f6e4df', 'madder'],
-  ['#eceae3', 'ink'],
-] as const
-
 export function DirectionPanel({
   item,
   set,
@@ -100,7 +92,7 @@ export function DirectionPanel({
       <div className="flex flex-col gap-1">
         <span>Colour</span>
         <fieldset aria-label="Colour" className="flex gap-1.5">
-          {TONES.map(([colour, tone]) => (
+          {(Object.keys(TONES) as Tone[]).map((tone) => (
             <button
               key={tone}
               type="button"
@@ -108,7 +100,7 @@ export function DirectionPanel({
               aria-pressed={item.tone === tone}
               onClick={() => set({ tone })}
               className={`h-[30px] w-[38px] rounded-tag border ${item.tone === tone ? 'border-2 border-ink' : 'border-rule'}`}
-              style={{ background: colour }}
+              style={{ background: TONES[tone][1] }}
             />
           ))}
         </fieldset>

@@ -1,5 +1,6 @@
 import {
   type InkPoint,
+  type Item,
   inSight,
   type Placed,
   type Point,
@@ -12,15 +13,23 @@ import {
 } from '@hand-back/core'
 import { useEffect, useMemo } from 'react'
 import { useStore } from 'zustand'
-import type { CopyStore } from './copyStore.ts'
-import { isTyping, takesKeys } from './pointers.ts'
-import type { Surface } from './Surface.ts'
-import { madeThing } from './things/kinds.ts'
-import type { Tools } from './useTools.ts'
-import type { Writing } from './writing.ts'
+import type { CopyStore } from '../copyStore.ts'
+import { isTyping, takesKeys } from '../pointers.ts'
+import type { Surface } from '../Surface.ts'
+import { madeThing } from '../things/kinds.ts'
+import type { Tools } from '../useTools.ts'
+import type { Writing } from '../writing.ts'
+
+/** What of a page is to be seen. */
+export interface Seen {
+  readonly placed: readonly Placed[]
+  readonly items: readonly Item[]
+  readonly strokes: readonly Stroke[]
+  readonly notes: readonly { readonly note: VoiceNote; readonly author: string }[]
+}
 
 /** What of a page is to be seen: its strokes in order, its voice notes. */
-export function useSeen(store: CopyStore, page: string, wanted: (placed: Placed) => boolean) {
+export function useSeen(store: CopyStore, page: string, wanted: (placed: Placed) => boolean): Seen {
   const ink = useStore(store.view, ({ log }) => pageOf(log, page))
   return useMemo(() => {
     const seen = inSight(ink).filter(wanted)
@@ -50,7 +59,7 @@ export function useWriting(
   mayTouch: ((placed: Placed) => boolean) | undefined,
   handling?: Handling,
 ): Writing | undefined {
-  const { tool, swatch, eraser, putting, boxes } = tools
+  const { tool, swatch, look, eraser, putting, boxes } = tools
   const own = useMemo(
     () => new Set(mayTouch ? placed.filter(mayTouch).map(({ item }) => item.id) : []),
     [placed, mayTouch],
@@ -71,10 +80,9 @@ export function useWriting(
       cut: (taken: readonly Stroke[], pieces: readonly Stroke[]) =>
         store.act(page, { act: 'swap', take: idsOf(taken), bring: [], items: [...pieces] }),
       pickUp: (loop: readonly Point[], reach: number) => handling?.pickUp(loop, reach),
-      put: (from: Point, to: Point) =>
-        handling?.putDown(madeThing(putting, { from, to }, swatch.colour, swatch.width)),
+      put: (from: Point, to: Point) => handling?.putDown(madeThing(putting, { from, to }, look)),
     }
-  }, [store, page, own, mayTouch, tool, swatch, eraser, putting, boxes, handling])
+  }, [store, page, own, mayTouch, tool, swatch, look, eraser, putting, boxes, handling])
 }
 
 const idsOf = (strokes: readonly Stroke[]) => strokes.map(({ id }) => id)

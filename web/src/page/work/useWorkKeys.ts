@@ -1,8 +1,8 @@
 import { mm } from '@hand-back/core'
 import { useEffect } from 'react'
-import type { Picking } from './picking/usePicking.ts'
-import { takesKeys } from './pointers.ts'
-import type { Tools } from './useTools.ts'
+import type { Picking } from '../picking/usePicking.ts'
+import { takesKeys } from '../pointers.ts'
+import type { Tools } from '../useTools.ts'
 
 /** How far an arrow key moves what is picked up, in points: alone, and with Shift. */
 const STEP = { plain: mm(1), shift: mm(5) }
@@ -62,7 +62,6 @@ export function useWorkKeys(picking: Picking, tools: Tools, clipboard: WorkClipb
 function act(event: KeyboardEvent, picking: Picking, tools: Tools, clipboard: WorkClipboard): boolean {
   const control = event.ctrlKey || event.metaKey
   if (control && event.key === 'a') {
-    tools.setTool('pick')
     picking.pickAll()
     return true
   }

@@ -1,0 +1,74 @@
+import { TextCursorInput } from 'lucide-react'
+import type { ReactNode } from 'react'
+import { ViewMenu } from '../habits/ViewMenu.tsx'
+import { PageStrip } from '../PageStrip.tsx'
+import { PickedStrip } from '../picking/PickedStrip.tsx'
+import { StripButton } from '../StripButton.tsx'
+import { PutMenu } from '../things/PutMenu.tsx'
+import { ZoomButtons } from '../ZoomButtons.tsx'
+import type { Work } from './useWork.ts'
+
+interface WorkingStripProps {
+  work: Work
+  upright: boolean
+  /** More that can be put on the page. */
+  children?: ReactNode
+  /** Looks back in time, where there is something to look back at. */
+  onLookBack?: (() => void) | undefined
+  /** Reads the page aloud, where the device has a voice. */
+  onRead?: (() => void) | undefined
+}
+
+/** The row of tools: pens, or what can be done with what is picked up. */
+export function WorkingStrip({ work, upright, children, onLookBack, onRead }: WorkingStripProps) {
+  const { tools, picking, pasting, formulas, writing, surface, person } = work
+  const picked = picking.items.length > 0
+  return (
+    <PageStrip
+      tools={tools}
+      upright={upright}
+      canUndo={work.canUndo}
+      canRedo={work.canRedo}
+      onUndo={work.undo}
+      onRedo={work.redo}
+      picked={
+        picked && (
+          <PickedStrip
+            picking={picking}
+            onCopy={pasting.copy}
+            onWords={work.things.open}
+            onFormula={formulas.open}
+          />
+        )
+      }
+    >
+      {!picked && (
+        <>
+          <PutMenu
+            tools={tools}
+            upright={upright}
+            onPicture={(file) => void pasting.addPicture(file)}
+            onFormula={() => formulas.open()}
+            {...(pasting.hasLast() ? { onPaste: pasting.pasteLast } : {})}
+          />
+          {children}
+          <StripButton
+            icon={TextCursorInput}
+            label="Write large"
+            pressed={work.large}
+            onClick={work.toggleLarge}
+          />
+          {!upright && <ZoomButtons surface={surface} />}
+          <ViewMenu
+            person={person}
+            surface={surface}
+            upright={upright}
+            onLookBack={onLookBack}
+            onClear={writing && work.clear}
+            onRead={onRead}
+          />
+        </>
+      )}
+    </PageStrip>
+  )
+}

@@ -1,0 +1,112 @@
+import type { CopyWhole, Mark, Stroke } from '@hand-back/core'
+import { lazy, type ReactNode, Suspense } from 'react'
+import { CloseUp, CloseUpFrame } from '../closeUp/CloseUp.tsx'
+import { useHabits } from '../habits/useHabits.ts'
+import { PageSurface } from '../PageSurface.tsx'
+import { PickedBox } from '../picking/PickedBox.tsx'
+import { TintedPaper } from '../TintedPaper.tsx'
+import { WordsEditor } from '../things/WordsEditor.tsx'
+import type { View } from '../view.ts'
+import type { Work } from './useWork.ts'
+
+const FormulaDialog = lazy(() => import('../things/FormulaDialog.tsx'))
+
+interface WorktopProps {
+  copy: CopyWhole
+  work: Work
+  /** Everything of the copy has been read. */
+  ready: boolean
+  marks: readonly Mark[]
+  /** Drawn in place of the page's own strokes, in other colours. */
+  strokes?: readonly Stroke[] | undefined
+  photoUrl: (recording: string) => string
+  label: string
+  onView?: (view: View, window: { width: number; height: number }) => void
+  /** What else lies on the page, placed by the view. */
+  laid: (view: View) => ReactNode
+  /** What stands over the window of the page: its tabs, a notice. */
+  children: ReactNode
+  /** The strip of tools, lying where this person's habit wants it. */
+  strip: (upright: boolean) => ReactNode
+}
+
+/** A page with everything that hands need at it: what is picked up or typed, writing large, and the strip of tools. */
+export function Worktop(props: WorktopProps) {
+  const { copy, work, ready, marks, strokes = work.strokes, photoUrl, label, onView, laid } = props
+  const { page, person, writing, picking, things, closeUp, formulas } = work
+  const [{ strip = 'bottom', finger = 'until pen', tint }] = useHabits(person.id)
+  const side = { left: 'flex-row-reverse', right: '', bottom: 'flex-col' }[strip]
+  return (
+    <div className={`flex min-h-0 flex-1 ${side}`}>
+      <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+        <main
+          className="relative flex min-h-0 flex-1"
+          aria-busy={!ready}
+          onDragOver={(event) => event.preventDefault()}
+          onDrop={(event) => {
+            event.preventDefault()
+            if (writing) work.pasting.paste(event.dataTransfer)
+          }}
+        >
+          <PageSurface
+            page={page}
+            marks={marks}
+            strokes={strokes}
+            photoUrl={photoUrl}
+            writing={writing}
+            finger={finger}
+            onSurface={work.setSurface}
+            {...(onView ? { onView } : {})}
+            label={label}
+          >
+            {(view) => (
+              <>
+                {laid(view)}
+                {tint && <TintedPaper page={page} view={view} tint={tint} />}
+                {work.large && <CloseUpFrame closeUp={closeUp} view={view} />}
+                {picking.bounds && (
+                  <PickedBox
+                    items={picking.items}
+                    bounds={picking.bounds}
+                    view={view}
+                    photoUrl={photoUrl}
+                    onLift={work.setLifted}
+                    onMove={picking.move}
+                    onReshape={picking.change}
+                    onTap={work.openPicked}
+                  />
+                )}
+                {things.typing && (
+                  <WordsEditor thing={things.typing} view={view} onType={things.type} onDone={things.done} />
+                )}
+              </>
+            )}
+          </PageSurface>
+          {props.children}
+        </main>
+        {work.large && writing && (
+          <CloseUp
+            page={page}
+            marks={marks}
+            strokes={strokes}
+            photoUrl={photoUrl}
+            writing={writing}
+            closeUp={closeUp}
+            onClose={work.closeLarge}
+          />
+        )}
+      </div>
+      {props.strip(strip !== 'bottom')}
+      {formulas.writing && (
+        <Suspense>
+          <FormulaDialog
+            key={copy.id}
+            formula={formulas.writing.formula}
+            onClose={formulas.close}
+            onDone={formulas.done}
+          />
+        </Suspense>
+      )}
+    </div>
+  )
+}

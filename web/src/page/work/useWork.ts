@@ -1,0 +1,131 @@
+import type { CopyWhole, Person, Placed, Stroke, WorksheetPage } from '@hand-back/core'
+import { useCallback, useMemo, useState } from 'react'
+import { useStore } from 'zustand'
+import { useCloseUp } from '../closeUp/CloseUp.tsx'
+import type { CopyStore } from '../copyStore.ts'
+import { usePicking } from '../picking/usePicking.ts'
+import { useWorkClipboard } from '../picking/useWorkClipboard.ts'
+import type { Surface } from '../Surface.ts'
+import { ontoPage } from '../things/kinds.ts'
+import { useFormulas } from '../things/useFormulas.ts'
+import { useThings } from '../things/useThings.ts'
+import type { Tools } from '../useTools.ts'
+import { useWorkKeys } from './useWorkKeys.ts'
+import { type Handling, type Seen, usePageKeys, useWriting } from './useWriting.ts'
+
+/** Where somebody works: on a page of a copy, with the tools in their hand. */
+export interface WorkPlace {
+  readonly copy: CopyWhole
+  readonly store: CopyStore
+  readonly person: Person
+  readonly page: WorksheetPage
+  readonly tools: Tools
+  readonly seen: Seen
+  /** What may be moved, changed and taken away. Left out: the page is only to be read. */
+  readonly mine: ((placed: Placed) => boolean) | undefined
+  /** What is recorded or photographed and has not left this device. */
+  readonly bytesOf: (recording: string) => Blob | undefined
+  /** Turns by so many pages. */
+  readonly turn: (by: number) => void
+  readonly turnToPage: (page: string) => void
+}
+
+const NONE: ReadonlySet<string> = new Set()
+
+/** Everything hands do to a page, a student's or a teacher's: write, rub out, pick up, put things down, paste, undo. */
+export function useWork(place: WorkPlace) {
+  const { copy, store, person, page, tools, seen, mine, bytesOf, turn, turnToPage } = place
+  const { done, undone } = useStore(store.view, ({ history }) => history)
+  const [surface, setSurface] = useState<Surface>()
+  const [lifted, setLifted] = useState(false)
+  const [large, setLarge] = useState(false)
+  const picking = usePicking(store, page.id, seen.placed, mine, tools)
+  const things = useThings(store, page.id, picking)
+  const handling = useMemo<Handling>(
+    () => ({ pickUp: picking.pickUp, putDown: (thing) => things.putDown(ontoPage(thing, page)) }),
+    [picking, things, page],
+  )
+  const writing = useWriting(store, page.id, seen.placed, tools, mine, handling)
+  const middle = useCallback(
+    () => surface?.middle() ?? { x: page.width / 2, y: page.height / 3 },
+    [surface, page],
+  )
+  const closeUp = useCloseUp(page, middle)
+  const { look, putting } = tools
+  const pasting = useWorkClipboard({
+    copy,
+    store,
+    page,
+    placed: seen.placed,
+    picking,
+    things,
+    middle,
+    bytesOf,
+    look,
+    putting,
+  })
+  const formulas = useFormulas(picking, things, middle, look.colour)
+
+  /** In the air, or being typed: drawn there and nowhere else. */
+  const elsewhere = useMemo(() => {
+    const ids = lifted ? picking.items.map(({ id }) => id) : []
+    return ids.length === 0 && !things.typing ? NONE : new Set([...ids, things.typing?.id ?? ''])
+  }, [lifted, picking.items, things.typing])
+  const strokes = useMemo<readonly Stroke[]>(
+    () => (elsewhere.size === 0 ? seen.strokes : seen.strokes.filter(({ id }) => !elsewhere.has(id))),
+    [seen.strokes, elsewhere],
+  )
+
+  const writes = mine !== undefined
+  const goTo = useCallback((id: string | undefined) => id && turnToPage(id), [turnToPage])
+  const undo = useCallback(() => writes && goTo(store.undo()), [store, goTo, writes])
+  const redo = useCallback(() => writes && goTo(store.redo()), [store, goTo, writes])
+  useWorkKeys(picking, tools, writes ? pasting : undefined)
+  usePageKeys({ surface, tools, undo, redo, turn })
+
+  return {
+    person,
+    page,
+    tools,
+    surface,
+    setSurface,
+    picking,
+    things,
+    writing,
+    pasting,
+    formulas,
+    elsewhere,
+    strokes,
+    setLifted,
+    undo,
+    redo,
+    canUndo: writes && done.length > 0,
+    canRedo: writes && undone.length > 0,
+    closeUp,
+    /** Writing large is open. */
+    large: large && writing !== undefined,
+    closeLarge: () => setLarge(false),
+    toggleLarge() {
+      closeUp.move(middle())
+      tools.setTool('pen')
+      setLarge(!large)
+    },
+    /** Opens the one thing that is picked, where there is something to write in it. */
+    openPicked() {
+      const [only] = picking.items
+      if (picking.items.length !== 1 || !only) return
+      if (only.kind === 'text' || only.kind === 'direction') things.open(only)
+      if (only.kind === 'formula') formulas.open(only)
+    },
+    /** Takes away everything of one's own on this page. */
+    clear() {
+      const own = seen.placed.filter((placed) => mine?.(placed) && placed.author === person.id)
+      store.take(
+        page.id,
+        own.map(({ item }) => item.id),
+      )
+    },
+  }
+}
+
+export type Work = ReturnType<typeof useWork>
