@@ -89,7 +89,7 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   await expectInk(teacher, { x: 60, y: 140 })
   await drawWithPen(teacher, along({ x: 200, y: 300 }, { x: 300, y: 300 }))
   await expectInk(teacher, { x: 250, y: 300 })
-  await teacher.getByRole('button', { name: 'Larger' }).click()
+  await teacher.keyboard.press('+')
   const scale = await teacher.getByTestId('page').getAttribute('data-scale')
   await teacher.getByRole('button', { name: 'Next copy' }).click()
   await expect(teacher.getByRole('heading', { name: 'Ilja Egorov' })).toBeVisible()

@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
@@ -7,6 +6,7 @@ import {
   drawWithFinger,
   drawWithMouse,
   drawWithPen,
+  expectColour,
   expectInk,
   expectKept,
   onScreen,
@@ -14,7 +14,7 @@ import {
   touch,
 } from './hands/hands.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
-import { type Lesson, openCopy, prepareLesson } from './house/lesson.ts'
+import { giveOut, type Lesson, openCopy, prepareLesson } from './house/lesson.ts'
 
 let house: House
 let pdf: Uint8Array
@@ -35,6 +35,15 @@ const loop = (x0: number, y0: number, x1: number, y1: number): Place[] => [
   { x: x0, y: y1 },
   { x: x0, y: y0 + 2 },
 ]
+/** The colour of the picture that is put on pages here. */
+const CRAB = [27, 110, 104]
+/** The place of the page in the middle of what is picked up. */
+const middleOf = async (page: Page): Promise<Place> => {
+  const { x, y, width, height } = await boxOf(page)
+  const [from, to] = [await onScreen(page, { x: 0, y: 0 }), await onScreen(page, { x: 100, y: 0 })]
+  const scale = (to.x - from.x) / 100
+  return { x: (x + width / 2 - from.x) / scale, y: (y + height / 2 - from.y) / scale }
+}
 const boxOf = async (page: Page) => (await page.getByTestId('picked').boundingBox())!
 
 /** A student at work on a copy of their own, and the lesson. */
@@ -226,6 +235,7 @@ test('a long text beside a picture: typed with the tab killed in between, change
       .toBuffer(),
   })
   const picture = await boxOf(again)
+  await expectColour(again, await middleOf(again), CRAB)
   await button(again, 'Cut off').click()
   await again.getByLabel('left', { exact: true }).fill('50')
   await again.keyboard.press('Escape')
@@ -457,29 +467,16 @@ test('pictures dragged in and from the camera, picked up with a box, copied into
   expect(await pictures(lesson.students[0]!.copy)).toHaveLength(2)
 
   // Another copy of the same student: the pictures come along with their bytes.
-  const answer = await teacher.request.post(`${house.url}/api/handouts`, {
-    data: {
-      request: randomUUID(),
-      worksheet: lesson.worksheet,
-      classes: [{ class: lesson.classId, way: 'own' }],
-      opensAt: null,
-      dueAt: null,
-      instructions: '',
-      spoken: null,
-      counts: true,
-    },
-    headers: { origin: house.url },
-  })
-  const { handouts } = (await answer.json()) as { handouts: string[] }
-  const [row] = await house.rows<{ id: string }>('SELECT id FROM copy WHERE handout_id = $1', [handouts[0]])
-  await student.goto(`${house.url}/copy/${row!.id}`)
+  const { copies } = await giveOut(house, teacher, lesson)
+  const other = copies[0]!.id
+  await student.goto(`${house.url}/copy/${other}`)
   await student.locator('main[aria-busy=false]').waitFor()
   await button(student, 'Put on').click()
   await button(student, 'Copied').click()
-  await expect.poll(() => pictures(row!.id)).toHaveLength(2)
+  await expect.poll(() => pictures(other)).toHaveLength(2)
   const [own] = await house.rows<{ count: number }>(
     'SELECT count(*)::int FROM recording WHERE copy_id = $1',
-    [row!.id],
+    [other],
   )
   expect(own!.count).toBe(2)
 })

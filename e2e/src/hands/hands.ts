@@ -112,6 +112,20 @@ export async function expectInk(page: Page, at: Place, there = true): Promise<vo
     .toBe(there)
 }
 
+/** Waits until a place of the page has a colour, in what lies under the ink: red, green, blue from 0 to 255. */
+export async function expectColour(page: Page, at: Place, colour: readonly number[]): Promise<void> {
+  const seen = () =>
+    page.getByTestId('page').evaluate((element, { x, y }) => {
+      const { scale, x: left, y: top } = (element as HTMLElement).dataset
+      const canvas = element.querySelector<HTMLCanvasElement>('[data-layer=paper]')!
+      const ratio = canvas.width / element.clientWidth
+      const px = Math.round((Number(left) + x * Number(scale)) * ratio)
+      const py = Math.round((Number(top) + y * Number(scale)) * ratio)
+      return [...canvas.getContext('2d')!.getImageData(px, py, 1, 1).data.slice(0, 3)]
+    }, at)
+  await expect.poll(seen, { message: `colour at ${at.x}, ${at.y}` }).toEqual(colour)
+}
+
 /** Waits until the sign says that all is kept at school. */
 export async function expectKept(page: Page): Promise<void> {
   await expect(page.locator('[data-kept=kept]')).toBeVisible({ timeout: 30_000 })

@@ -53,26 +53,38 @@ export async function prepareLesson(
   const begun = { className: card.name, classId: card.id, code: card.code, worksheet: worksheet.id }
   if (!handsOut)
     return { ...begun, handout: '', students: students.map((student) => ({ ...student, copy: '' })) }
-  const { handouts } = await post<{ handouts: string[] }>('/handouts', {
-    request: randomUUID(),
-    worksheet: worksheet.id,
-    classes: [{ class: card.id, way: 'own' }],
-    opensAt: null,
-    dueAt: null,
-    instructions: '',
-    spoken: null,
-    counts: true,
-  })
-  const id = handouts[0]!
-  const whole = (await (await api.get(`${house.url}/api/handouts/${id}`)).json()) as HandoutWhole
+  const whole = await giveOut(house, teacher, begun)
   return {
     ...begun,
-    handout: id,
+    handout: whole.id,
     students: students.map((student) => ({
       ...student,
       copy: whole.copies.find((copy) => copy.students[0]!.id === student.id)!.id,
     })),
   }
+}
+
+/** Hands the lesson’s worksheet out, each their own copy. */
+export async function giveOut(
+  house: House,
+  teacher: Page,
+  { worksheet, classId }: Pick<Lesson, 'worksheet' | 'classId'>,
+): Promise<HandoutWhole> {
+  const made = await teacher.request.post(`${house.url}/api/handouts`, {
+    data: {
+      request: randomUUID(),
+      worksheet,
+      classes: [{ class: classId, way: 'own' }],
+      opensAt: null,
+      dueAt: null,
+      instructions: '',
+      spoken: null,
+      counts: true,
+    },
+    headers: { origin: house.url },
+  })
+  const { handouts } = (await made.json()) as { handouts: string[] }
+  return (await teacher.request.get(`${house.url}/api/handouts/${handouts[0]}`)).json()
 }
 
 /** Signs a student of the lesson in, in a window. */

@@ -30,48 +30,49 @@ export function PageStrip({
   children,
   upright,
 }: PageStripProps) {
-  const strip = (
-    <div
-      role="toolbar"
-      aria-label="Writing"
-      aria-orientation={upright ? 'vertical' : 'horizontal'}
-      className={`flex shrink-0 items-center gap-1 border-rule bg-card ${
-        upright
-          ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
-          : 'overflow-x-auto border-t px-3 py-2 @max-[900px]:gap-0.5 @max-[900px]:px-1.5'
-      }`}
-    >
-      <span className={upright ? 'my-auto' : 'mx-auto'} />
-      <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
-      <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
-      <Divider upright={upright} />
-      {picked || (
-        <>
-          <SwatchStrip tools={tools} upright={upright} />
-          <Divider upright={upright} />
-          <RubOut tools={tools} upright={upright} />
-          <TwoWays
-            tools={tools}
-            tool="pick"
-            label="Pick up"
-            icon={tools.boxes ? SquareDashed : Lasso}
-            upright={upright}
-            legend="Draw round things"
-            ways={[
-              [false, 'with a loop'],
-              [true, 'with a box'],
-            ]}
-            way={tools.boxes}
-            onWay={tools.setBoxes}
-          />
-        </>
-      )}
-      {children}
-      <span className={upright ? 'my-auto' : 'mx-auto'} />
+  // Its parts answer to the room that the row has: beside a pile it has less than the window.
+  return (
+    <div className={`flex shrink-0 ${upright ? '' : '@container'}`}>
+      <div
+        role="toolbar"
+        aria-label="Writing"
+        aria-orientation={upright ? 'vertical' : 'horizontal'}
+        className={`flex items-center gap-1 border-rule bg-card ${
+          upright
+            ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
+            : 'min-w-0 flex-1 overflow-x-auto border-t px-3 py-2 @max-[900px]:gap-0.5 @max-[900px]:px-1.5'
+        }`}
+      >
+        <span className={upright ? 'my-auto' : 'mx-auto'} />
+        <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
+        <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
+        <Divider upright={upright} />
+        {picked || (
+          <>
+            <SwatchStrip tools={tools} upright={upright} />
+            <Divider upright={upright} />
+            <RubOut tools={tools} upright={upright} />
+            <TwoWays
+              tools={tools}
+              tool="pick"
+              label="Pick up"
+              icon={tools.boxes ? SquareDashed : Lasso}
+              upright={upright}
+              legend="Draw round things"
+              ways={[
+                [false, 'with a loop'],
+                [true, 'with a box'],
+              ]}
+              way={tools.boxes}
+              onWay={tools.setBoxes}
+            />
+          </>
+        )}
+        {children}
+        <span className={upright ? 'my-auto' : 'mx-auto'} />
+      </div>
     </div>
   )
-  // Its parts answer to the room that the row has: beside a pile it has less than the window.
-  return upright ? strip : <div className="@container shrink-0">{strip}</div>
 }
 
 function RubOut({ tools, upright }: { tools: Tools; upright: boolean }) {

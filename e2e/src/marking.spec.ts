@@ -1,0 +1,124 @@
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import type { Page } from '@playwright/test'
+import sharp from 'sharp'
+import { along, drawWithPen, expectColour, expectInk, expectKept, onScreen } from './hands/hands.ts'
+import { expect, type House, openHouse, test } from './house/house.ts'
+import { openCopy, prepareLesson } from './house/lesson.ts'
+
+let house: House
+test.beforeAll(async () => {
+  house = await openHouse()
+})
+test.afterAll(() => house.stop())
+
+const button = (page: Page, name: string) => page.getByRole('button', { name, exact: true })
+const SHORE = [70, 97, 140]
+
+/** The pile with the copies of two students, one with work on it that was handed in. */
+async function pile(somebody: () => Promise<Page>) {
+  const teacher = await somebody()
+  const pdf = await makePdf([{}])
+  const lesson = await prepareLesson(house, teacher, ['Amaru Mensah', 'Iris Novotná'], pdf)
+  const student = await somebody()
+  for (const index of [1, 0]) {
+    await openCopy(house, student, lesson, index)
+    await drawWithPen(student, along({ x: 80, y: 300 }, { x: 250, y: 300 }))
+    await expectKept(student)
+  }
+  await button(student, 'Hand in').click()
+  await teacher.goto(`${house.url}/handout/${lesson.handout}/pile/${lesson.students[0]!.copy}`)
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  return { teacher, student, copies: lesson.students.map(({ copy }) => copy) }
+}
+
+/** The kinds of what the teacher laid on a copy. */
+const laidOn = async (copy: string) =>
+  (
+    await house.rows<{ kind: string }>(
+      "SELECT i->>'kind' AS kind FROM event, jsonb_array_elements(body->'items') AS i WHERE copy_id = $1 AND layer = 'feedback' AND body->>'act' = 'add'",
+      [copy],
+    )
+  ).map(({ kind }) => kind)
+
+test('a teacher lays a note and a picture on a copy, moves them, and the student has them when handed back', async ({
+  somebody,
+}) => {
+  const { teacher, student, copies } = await pile(somebody)
+  await button(teacher, 'Put on').click()
+  await button(teacher, 'Note').click()
+  const at = await onScreen(teacher, { x: 300, y: 80 })
+  await teacher.mouse.click(at.x, at.y)
+  await teacher.keyboard.type('Which way does the ebb run?')
+  // A tap beside it ends the typing, and nothing else comes of it.
+  const beside = await onScreen(teacher, { x: 100, y: 400 })
+  await teacher.mouse.click(beside.x, beside.y)
+  await expect(teacher.getByTestId('words')).toHaveCount(0)
+  await expect.poll(() => laidOn(copies[0]!)).toEqual(['direction'])
+  await button(teacher, 'Let go').click()
+  await teacher.getByLabel('A picture for the page').setInputFiles({
+    name: 'shore.png',
+    mimeType: 'image/png',
+    buffer: await sharp({ create: { width: 300, height: 200, channels: 3, background: '#46618c' } })
+      .png()
+      .toBuffer(),
+  })
+  await expect.poll(() => laidOn(copies[0]!)).toEqual(['direction', 'picture'])
+  const before = (await teacher.getByTestId('picked').boundingBox())!
+  for (let step = 0; step < 4; step++) await teacher.keyboard.press('Shift+ArrowDown')
+  const box = (await teacher.getByTestId('picked').boundingBox())!
+  expect(box.y).toBeGreaterThan(before.y + 10)
+  await expectKept(teacher)
+
+  // The student’s own ink is not the teacher’s to take away.
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await teacher.keyboard.press('Escape')
+  await teacher.keyboard.press('Control+a')
+  await teacher.keyboard.press('Delete')
+  await expect(button(teacher, 'Take away')).toHaveCount(0)
+  await expectInk(teacher, { x: 120, y: 300 })
+  await teacher.keyboard.press('Control+z')
+
+  const corner = await onScreen(teacher, { x: 0, y: 0 })
+  const scale = ((await onScreen(teacher, { x: 100, y: 0 })).x - corner.x) / 100
+  const place = { x: (x - corner.x) / scale, y: (y - corner.y) / scale }
+  await expectColour(teacher, place, SHORE)
+  await student.reload()
+  await expectInk(student, { x: 120, y: 300 })
+  await expectColour(student, place, [255, 255, 255])
+  await button(teacher, 'Hand back').click()
+  await expectColour(student, place, SHORE)
+})
+
+test('words begun on one copy stay there when the teacher goes on to the next', async ({ somebody }) => {
+  const { teacher, copies } = await pile(somebody)
+  await button(teacher, 'Put on').click()
+  await button(teacher, 'Words').click()
+  const at = await onScreen(teacher, { x: 120, y: 80 })
+  await teacher.mouse.click(at.x, at.y)
+  await teacher.keyboard.type('Read the scale again')
+  await button(teacher, 'Next copy →').click()
+  await expect(teacher.getByRole('heading', { name: 'Iris Novotná' })).toBeVisible()
+  await expect.poll(() => laidOn(copies[0]!)).toEqual(['text'])
+  await expectKept(teacher)
+  expect(await laidOn(copies[1]!)).toEqual([])
+})
+
+test('the strip lies where the teacher wants it, and what is seen large is written on the copy', async ({
+  somebody,
+}) => {
+  const { teacher, copies } = await pile(somebody)
+  await button(teacher, 'View').click()
+  await button(teacher, 'left').click()
+  await teacher.keyboard.press('Escape')
+  await expect(teacher.getByRole('toolbar', { name: 'Writing' })).toHaveAttribute(
+    'aria-orientation',
+    'vertical',
+  )
+  await button(teacher, 'Write large').click()
+  const panel = (await teacher.getByTestId('close-up').boundingBox())!
+  await teacher.mouse.move(panel.x + 40, panel.y + 60)
+  await teacher.mouse.down()
+  await teacher.mouse.move(panel.x + 120, panel.y + 90, { steps: 4 })
+  await teacher.mouse.up()
+  await expect.poll(() => laidOn(copies[0]!)).toEqual(['stroke'])
+})
