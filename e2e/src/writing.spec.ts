@@ -283,6 +283,22 @@ test('more room, a page laid in and moved: the teacher and the PDF have it too; 
   await expect(pages()).toHaveCount(2)
   await button(student, 'Undo').click()
   await expect(pages()).toHaveCount(3)
+
+  // Long after, a page that was taken out is found by looking back.
+  await button(student, 'All pages, new pages, more room').click()
+  await button(student, 'Take page 3 out').click()
+  await student.keyboard.press('Escape')
+  await expectKept(student)
+  await button(student, 'View').click()
+  await button(student, 'Look back').click()
+  await student.getByLabel('How far back').press('ArrowLeft')
+  const past = student.getByRole('dialog', { name: 'Look back' })
+  await past.getByRole('button', { name: 'Page 3' }).click()
+  await expect(past.getByRole('img', { name: 'The page as it was then' })).toBeVisible()
+  await button(student, 'Make it like this again').click()
+  await expect(pages()).toHaveCount(3)
+  await student.getByRole('button', { name: 'Page 3' }).click()
+  await expectInk(student, { x: 200, y: 120 })
 })
 
 test('written large it lands small where the frame is, and the frame moves along', async ({ somebody }) => {
@@ -386,6 +402,20 @@ test('opened again it is at the same page, place and size; looked back at, it is
   await slider.press('ArrowLeft')
   await button(student, 'Make it like this again').click()
   await expectInk(student, { x: 200, y: 200 })
+
+  // What was moved since goes back too, and the notice takes all of it back again.
+  await student.keyboard.press('Control+a')
+  for (let step = 0; step < 4; step++) await student.keyboard.press('Shift+ArrowDown')
+  await expectInk(student, { x: 200, y: 200 }, false)
+  await button(student, 'Let go').click()
+  await expectKept(student)
+  await button(student, 'View').click()
+  await button(student, 'Look back').click()
+  for (let step = 0; step < 4; step++) await slider.press('ArrowLeft')
+  await button(student, 'Make it like this again').click()
+  await expectInk(student, { x: 200, y: 200 })
+  await student.locator('[data-sonner-toast]').getByRole('button', { name: 'Undo' }).first().click()
+  await expectInk(student, { x: 200, y: 200 }, false)
 })
 
 test('handing in shows what nobody touched; taken back until marking begins, then a sentence says why not', async ({

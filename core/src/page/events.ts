@@ -78,6 +78,13 @@ export const pageEvent = z.discriminatedUnion('act', [
 ])
 export type PageEvent = z.infer<typeof pageEvent>
 
+/** What can be done to a page, without what every event has. */
+export type PageAct = PageEvent extends infer Event
+  ? Event extends PageEvent
+    ? Omit<Event, 'id' | 'page' | 'layer' | 'madeAt' | 'undoes'>
+    : never
+  : never
+
 /** What the server adds when it keeps an event: its place in the order of its layer, who, in which round, when. */
 export const keeping = z.object({
   seq: z.number().int().min(1),

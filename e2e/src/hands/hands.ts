@@ -123,7 +123,9 @@ export async function expectColour(page: Page, at: Place, colour: readonly numbe
       const py = Math.round((Number(top) + y * Number(scale)) * ratio)
       return [...canvas.getContext('2d')!.getImageData(px, py, 1, 1).data.slice(0, 3)]
     }, at)
-  await expect.poll(seen, { message: `colour at ${at.x}, ${at.y}` }).toEqual(colour)
+  // Pictures are kept small, which changes a colour a little.
+  const near = async () => (await seen()).every((part, index) => Math.abs(part - colour[index]!) < 8)
+  await expect.poll(near, { message: `colour ${colour} at ${at.x}, ${at.y}` }).toBe(true)
 }
 
 /** Waits until the sign says that all is kept at school. */

@@ -149,6 +149,21 @@ describe('an open copy', () => {
     store.close()
   })
 
+  test('undoes just the acts that are named, whatever was done after them, and none twice', async () => {
+    const store = await open()
+    const [one, two, later] = [stroke(), stroke(), stroke()]
+    const done = [one, two].map((item) => store.act(PAGE, { act: 'add', items: [item] }))
+    store.add(PAGE, [later])
+    store.undoThese(done)
+    store.undoThese(done)
+    expect(seen(store)).toEqual([later.id])
+    store.undo()
+    expect(seen(store)).toEqual([])
+    for (let press = 0; press < 3; press++) store.redo()
+    expect(seen(store).sort()).toEqual([one.id, two.id, later.id].sort())
+    store.close()
+  })
+
   test('shows what waited on the device before anything else, and can undo it', async () => {
     const before = adding('noor')
     waiting = [before]

@@ -15,6 +15,7 @@ import {
   type Layer,
   make,
   noHistory,
+  type PageAct,
   type PageEvent,
   type Person,
   pageOf,
@@ -28,7 +29,7 @@ import { ANSWER_WITHIN } from '../api/patience.ts'
 import type { Sound } from './device/keepsake.ts'
 import type { LogShelf } from './device/logShelf.ts'
 import type { Outbox } from './device/outbox.ts'
-import { type PageAct, portions } from './pageActs.ts'
+import { portions } from './pageActs.ts'
 
 /** An open copy, as its screen sees it. */
 export interface OpenCopy {
@@ -149,9 +150,17 @@ export class CopyStore {
     this.#keep({ ...event, author: this.#person.id, round: this.#now.round, free: true })
   }
 
-  /** Does something to a page, on the layer that this person writes on. */
-  act(page: string, act: PageAct): void {
-    this.#commit({ ...this.#common(page), ...act } as PageEvent)
+  /** Does something to a page, on the layer that this person writes on; returns the id of the event. */
+  act(page: string, act: PageAct): string {
+    const event = { ...this.#common(page), ...act } as PageEvent
+    this.#commit(event)
+    return event.id
+  }
+
+  /** Undoes just these acts of this person, the last first; what was undone meanwhile stays undone. */
+  undoThese(events: readonly string[]): void {
+    for (const id of [...events].reverse())
+      this.#reverse(this.#now.history.done.find((event) => event.id === id))
   }
 
   /** Puts items on a page, on the layer that this person writes on. */

@@ -1,11 +1,4 @@
-import type { Item, PageEvent } from '@hand-back/core'
-
-/** What can be done to a page, without what every event has. */
-export type PageAct = PageEvent extends infer Event
-  ? Event extends PageEvent
-    ? Omit<Event, 'id' | 'page' | 'layer' | 'madeAt' | 'undoes'>
-    : never
-  : never
+import type { Item } from '@hand-back/core'
 
 /** The most letters of ink in one event: what is pasted may be more than one message can hold. */
 const MOST_LETTERS = 600_000

@@ -22,6 +22,7 @@ import { sayDone } from '../../ui/notices.ts'
 import type { CopyStore } from '../copyStore.ts'
 import { measure } from '../draw/letters.ts'
 import { PageSurface } from '../PageSurface.tsx'
+import { PageTabs } from '../PageTabs.tsx'
 
 interface LookBackProps {
   copy: CopyWhole
@@ -57,19 +58,18 @@ function Past({
   copy,
   store,
   person,
-  page,
+  page: opened,
   photoUrl,
   writes,
   onClose,
   events,
 }: LookBackProps & { events: KeptEvent[] }) {
+  const [page, setPage] = useState(opened)
   const ordered = useMemo(() => inOrder(events), [events])
   const [count, setCount] = useState(ordered.length)
   const then = useMemo(() => pagesAt(ordered, count), [ordered, count])
-  const sheet = useMemo(
-    () => pagesNow(copy.pages, then).find(({ id }) => id === page),
-    [copy.pages, then, page],
-  )
+  const pages = useMemo(() => pagesNow(copy.pages, then), [copy.pages, then])
+  const sheet = pages.find(({ id }) => id === page)
   const items = useMemo(() => inSight(then.get(page) ?? emptyPage).map(({ item }) => item), [then, page])
   const strokes = useMemo(() => items.filter((item): item is Stroke => item.kind === 'stroke'), [items])
   const marks = useMemo(
@@ -80,11 +80,9 @@ function Past({
   if (ordered.length === 0) return <p className="text-ink-soft">Nothing has happened here yet.</p>
   const bring = () => {
     const now = store.view.getState().log.pages.get(page) ?? emptyPage
-    const swap = bringBackTo(then.get(page) ?? emptyPage, now, person.id)
-    if (swap) {
-      store.act(page, { act: 'swap', ...swap })
-      sayDone('Brought back as it was then.', () => void store.undo())
-    }
+    const acts = bringBackTo(then.get(page) ?? emptyPage, now, person.id)
+    const done = acts.map((act) => store.act(page, act))
+    if (done.length > 0) sayDone('Brought back as it was then.', () => store.undoThese(done))
     onClose()
   }
   return (
@@ -101,7 +99,14 @@ function Past({
             name="past"
           />
         ) : (
-          <p className="m-auto text-ink-soft">This page was not there yet.</p>
+          <p className="m-auto text-ink-soft">This page was not there then.</p>
+        )}
+        {pages.length > 1 && (
+          <PageTabs
+            count={pages.length}
+            current={pages.findIndex(({ id }) => id === page)}
+            onTurn={(index) => setPage(pages[index]!.id)}
+          />
         )}
       </div>
       <label className="mt-4 flex items-center gap-4">
@@ -121,9 +126,9 @@ function Past({
       {writes && (
         <p className="mt-3 flex items-center justify-between gap-4">
           <span className="text-ink-soft">
-            Only your own ink and things change, only on this page. You can undo it.
+            Only what is yours changes, only on this page. You can undo it.
           </span>
-          <Button look="main" large disabled={count === ordered.length} onClick={bring}>
+          <Button look="main" large disabled={count === ordered.length || !sheet} onClick={bring}>
             Make it like this again
           </Button>
         </p>

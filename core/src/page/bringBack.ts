@@ -1,0 +1,94 @@
+import { after, back, type Similarity, still } from '../ink/similarity.ts'
+import type { Stroke } from '../ink/stroke.ts'
+import type { Page } from './apply.ts'
+import type { ItemChange, PageAct } from './events.ts'
+import { type Item, isThing } from './items.ts'
+
+interface Both {
+  readonly then: Item
+  readonly now: Item
+}
+
+/**
+ * What brings a page of somebody’s back to how it was, as far as it is theirs, in the order in which it is
+ * to be done: what they took away since comes back, what they put there since is taken away, what was
+ * moved, coloured, typed or drawn anew is as it was; a page of theirs that was taken out is there again.
+ * Nothing when that would change nothing.
+ */
+export function bringBackTo(then: Page, now: Page, person: string): PageAct[] {
+  const take: string[] = []
+  const bring: string[] = []
+  const both: Both[] = []
+  for (const [id, { item, author, layer, taken }] of now.placed) {
+    if (author !== person || layer !== 'work') continue
+    const before = then.placed.get(id)
+    if (!before || before.taken) {
+      if (!taken) take.push(id)
+      continue
+    }
+    if (taken) bring.push(id)
+    both.push({ then: before.item, now: item })
+  }
+  const swap: PageAct[] = take.length + bring.length > 0 ? [{ act: 'swap', take, bring, items: [] }] : []
+  const ink = both.filter((each): each is { then: Stroke; now: Stroke } => each.then.kind === 'stroke')
+  return [
+    ...sheetBack(then, now, person),
+    ...swap,
+    ...movesBack(ink),
+    ...coloursBack(ink),
+    ...changesBack(both),
+  ]
+}
+
+function sheetBack({ sheet: then }: Page, { sheet: now }: Page, person: string): PageAct[] {
+  const goneSince = then?.ruling && !then.gone && now?.gone && now.author === person
+  return goneSince ? [{ act: 'sheet', set: { gone: false }, was: { gone: true } }] : []
+}
+
+/** Strokes that were moved together go back together. */
+function movesBack(ink: readonly { then: Stroke; now: Stroke }[]): PageAct[] {
+  const ways = new Map<string, { by: Similarity; items: string[] }>()
+  for (const { then, now } of ink) {
+    const by = after(back(now.lies ?? still), then.lies ?? still)
+    if (isStill(by)) continue
+    const key = [by.a, by.b, by.e, by.f].map((part) => part.toFixed(5)).join(' ')
+    const way = ways.get(key) ?? { by, items: [] }
+    ways.set(key, way)
+    way.items.push(now.id)
+  }
+  return [...ways.values()].map(({ by, items }) => ({ act: 'move', items, by }))
+}
+
+/** Nearer than this is the same: moves are told with the precision of numbers. */
+const SAME = 1e-5
+const isStill = ({ a, b, e, f }: Similarity): boolean =>
+  Math.max(Math.abs(a - 1), Math.abs(b), Math.abs(e), Math.abs(f)) < SAME
+
+function coloursBack(ink: readonly { then: Stroke; now: Stroke }[]): PageAct[] {
+  const other = ink.filter(({ then, now }) => then.colour !== now.colour)
+  if (other.length === 0) return []
+  return [
+    {
+      act: 'recolour',
+      items: other.map(({ now }) => now.id),
+      to: other.map(({ then }) => then.colour),
+      was: other.map(({ now }) => now.colour),
+    },
+  ]
+}
+
+function changesBack(both: readonly Both[]): PageAct[] {
+  return both.flatMap(({ then, now }): PageAct[] => {
+    const [set, was] = [stateOf(then), stateOf(now)]
+    if (!set || !was || JSON.stringify(set) === JSON.stringify(was)) return []
+    return [{ act: 'change', item: now.id, set, was }]
+  })
+}
+
+/** What of an item can change, as it is; ink is moved and coloured instead. */
+function stateOf(item: Item): ItemChange | undefined {
+  if (item.kind === 'stroke') return undefined
+  if (item.kind === 'answer') return { value: item.value }
+  if (isThing(item)) return { thing: item }
+  return { x: item.x, y: item.y }
+}
