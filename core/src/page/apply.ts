@@ -1,6 +1,7 @@
 import type { ItemChange, Layer, SheetSet, SignedEvent } from './events.ts'
 import { type Item, isThing } from './items.ts'
 import { moved, recoloured } from './moved.ts'
+import { boundsOfItem } from './pick.ts'
 
 /** An item as it lies on a page, with whose it is. `taken`: it was taken away and can be brought back. */
 export interface Placed {
@@ -9,6 +10,8 @@ export interface Placed {
   readonly round: number
   readonly author: string
   readonly taken: boolean
+  /** What it is a piece of: strokes that were rubbed out in part and taken away. */
+  readonly from?: readonly string[]
 }
 
 /** What became of a page itself, and who did it: it grew, or somebody laid it in. */
@@ -72,7 +75,7 @@ function applyInto(placed: Map<string, Placed>, event: Exclude<SignedEvent, Of<'
     case 'swap':
       takeAll(placed, event, event.take, true)
       takeAll(placed, event, event.bring, false)
-      addAll(placed, event, event.items)
+      addPieces(placed, event)
       return
     case 'move':
       for (const id of event.items)
@@ -97,6 +100,39 @@ function addAll(placed: Map<string, Placed>, event: SignedEvent, items: readonly
     else if (item.kind === 'answer' || item.kind === 'card')
       rewrite(placed, item.id, event, (was) => ({ ...was, item, author, taken: false }))
   }
+}
+
+/** What is left of a stroke belongs to whoever drew it, not to whoever rubbed out the rest. */
+function addPieces(placed: Map<string, Placed>, event: Of<'swap'>): void {
+  const whole = event.take.flatMap((id) => {
+    const was = placed.get(id)
+    return was && mayTouch(event, was) ? [was] : []
+  })
+  const pieces = event.items.filter(({ id }) => !placed.has(id))
+  addAll(placed, event, event.items)
+  if (whole.length === 0) return
+  const from = whole.map(({ item }) => item.id)
+  for (const piece of pieces) {
+    const drawn = whole.find(({ author, item }) => author !== event.author && isPieceOf(piece, item))
+    const { author } = drawn ?? event
+    placed.set(piece.id, { ...placed.get(piece.id)!, author, from })
+  }
+}
+
+/** How far the edge of a piece may lie outside of the stroke it is a piece of, in points. */
+const EDGE = 1
+
+/** Whether a stroke can be what is left of another one: drawn with the same pen, and lying where it lay. */
+function isPieceOf(piece: Item, whole: Item): boolean {
+  if (piece.kind !== 'stroke' || whole.kind !== 'stroke') return false
+  if (piece.nib !== whole.nib || piece.colour !== whole.colour || piece.width !== whole.width) return false
+  const [inner, outer] = [boundsOfItem(piece), boundsOfItem(whole)]
+  return (
+    inner.x0 >= outer.x0 - EDGE &&
+    inner.y0 >= outer.y0 - EDGE &&
+    inner.x1 <= outer.x1 + EDGE &&
+    inner.y1 <= outer.y1 + EDGE
+  )
 }
 
 function takeAll(

@@ -99,9 +99,10 @@ function growsOnly({ set, layer }: SheetEvent): boolean {
   )
 }
 
-/** The teacher brings back what somebody took away, on any layer. */
+/** The teacher brings back what somebody took away, on any layer, and adds nothing. */
 function bringsBack(role: Role, event: PageEvent): boolean {
-  return role === 'teacher' && event.act === 'bring'
+  const swapsBack = event.act === 'swap' && event.bring.length > 0 && event.items.length === 0
+  return role === 'teacher' && (event.act === 'bring' || swapsBack)
 }
 
 /** Whether a page of the version is one of this copy. */

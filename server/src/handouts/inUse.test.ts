@@ -1,6 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import type { CopyWhole, HandoutChanges, HandoutWhole, TrayEntry, WorksheetWhole } from '@hand-back/core'
+import type {
+  CopyWhole,
+  HandoutChanges,
+  HandoutWhole,
+  PageEvent,
+  TrayEntry,
+  WorksheetWhole,
+} from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { adding } from '../test/ink.ts'
 import { giveOut, giving, openSchool, type ReadyClass, readyClass, type School } from '../test/school.ts'
@@ -210,10 +217,17 @@ describe('a copy that several share', () => {
     expect(await teacher.keep(of('Terns'), [bring])).toMatchObject({ ok: true, fates: [{ fate: 'kept' }] })
     const log = await teacher.follow(of('Terns'))
     expect(log.ok && log.events.map(({ free }) => free ?? false)).toEqual([false, false, true, true])
-    // The teacher writes nothing among the students' work.
-    expect(await teacher.keep(of('Terns'), [adding(page, 'work')])).toMatchObject({
-      fates: [{ fate: 'wrong' }],
-    })
+    // The teacher writes nothing among the students’ work.
+    const swap = (more: object) =>
+      ({ ...take(), items: [], act: 'swap', take: [], bring: items, ...more }) as PageEvent
+    const tried = [
+      adding(page, 'work'),
+      swap({ items: stroke.items }),
+      swap({ bring: [], take: items }),
+      swap({}),
+    ]
+    const told = await teacher.keep(of('Terns'), tried)
+    expect(told.ok && told.fates.map(({ fate }) => fate)).toEqual(['wrong', 'wrong', 'wrong', 'kept'])
   })
 
   test('a page given to one is written on by nobody else', async () => {

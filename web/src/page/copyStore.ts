@@ -143,10 +143,10 @@ export class CopyStore {
     this.#copy = copy
   }
 
-  /** The teacher brings back what somebody took away. */
-  bringBack(page: string, items: string[]): void {
-    if (items.length === 0) return
-    const event: PageEvent = { ...this.#common(page), layer: 'work', act: 'bring', items }
+  /** The teacher brings back what somebody took away, in exchange for the pieces that are left of it. */
+  bringBack(page: string, { bring, take }: { bring: string[]; take: string[] }): void {
+    if (bring.length === 0) return
+    const event: PageEvent = { ...this.#common(page), layer: 'work', act: 'swap', take, bring, items: [] }
     this.#keep({ ...event, author: this.#person.id, round: this.#now.round, free: true })
   }
 

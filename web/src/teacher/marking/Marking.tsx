@@ -215,7 +215,7 @@ function MarkedCopy({
           page={pageOf(log, page.id)}
           shown={colouring}
           onShow={setColouring}
-          onBring={(items) => store.bringBack(page.id, items)}
+          onBring={(missed) => store.bringBack(page.id, missed)}
         />
       )}
       <Worktop

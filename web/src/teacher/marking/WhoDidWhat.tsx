@@ -1,4 +1,4 @@
-import type { CopyWhole, Page, Placed } from '@hand-back/core'
+import { type CopyWhole, missedOf, type Page, type Placed } from '@hand-back/core'
 import { Undo2 } from 'lucide-react'
 import { Button } from '../../ui/Button.tsx'
 
@@ -15,7 +15,7 @@ interface WhoDidWhatProps {
   page: Page
   shown: boolean
   onShow: (shown: boolean) => void
-  onBring: (items: string[]) => void
+  onBring: (missed: ReturnType<typeof missedOf>) => void
 }
 
 /** Who made what on this page of a shared copy, by colour, and what was taken away, to be brought back. */
@@ -42,7 +42,8 @@ export function WhoDidWhat({ copy, page, shown, onShow, onBring }: WhoDidWhatPro
               key={id}
               name={name}
               colour={colours.get(id) ?? '#55606b'}
-              made={made(id)}
+              there={made(id).filter(({ taken }) => !taken).length}
+              missed={missedOf(page, id)}
               onBring={onBring}
             />
           ))}
@@ -52,28 +53,26 @@ export function WhoDidWhat({ copy, page, shown, onShow, onBring }: WhoDidWhatPro
   )
 }
 
-function Author({
-  name,
-  colour,
-  made,
-  onBring,
-}: {
+interface AuthorProps {
   name: string
   colour: string
-  made: readonly Placed[]
-  onBring: (items: string[]) => void
-}) {
-  const taken = made.filter((placed) => placed.taken).map(({ item }) => item.id)
+  /** How many things of theirs lie there. */
+  there: number
+  missed: ReturnType<typeof missedOf>
+  onBring: WhoDidWhatProps['onBring']
+}
+
+function Author({ name, colour, there, missed, onBring }: AuthorProps) {
   return (
     <li className="flex min-h-[32px] items-center gap-2">
       <svg width="16" height="16" aria-hidden="true">
         <path d="M1 11c4-10 7 7 14-4" fill="none" stroke={colour} strokeWidth="3" strokeLinecap="round" />
       </svg>
       <span className="whitespace-nowrap">{name}</span>
-      <span className="tabular text-ink-soft">{made.length - taken.length}</span>
-      {taken.length > 0 && (
-        <Button look="quiet" onClick={() => onBring(taken)} className="!min-h-[30px] !px-1 text-verdigris">
-          <Undo2 size={15} aria-hidden="true" /> Bring back {taken.length}
+      <span className="tabular text-ink-soft">{there}</span>
+      {missed.bring.length > 0 && (
+        <Button look="quiet" onClick={() => onBring(missed)} className="!min-h-[30px] !px-1 text-verdigris">
+          <Undo2 size={15} aria-hidden="true" /> Bring back {missed.bring.length}
         </Button>
       )}
     </li>
