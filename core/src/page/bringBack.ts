@@ -5,8 +5,13 @@ import type { ItemChange, PageAct } from './events.ts'
 import { type Item, isThing } from './items.ts'
 
 interface Both {
-  readonly then: Item
-  readonly now: Item
+  readonly was: Item
+  readonly is: Item
+}
+
+interface Ink extends Both {
+  readonly was: Stroke
+  readonly is: Stroke
 }
 
 /**
@@ -27,10 +32,10 @@ export function bringBackTo(then: Page, now: Page, person: string): PageAct[] {
       continue
     }
     if (taken) bring.push(id)
-    both.push({ then: before.item, now: item })
+    both.push({ was: before.item, is: item })
   }
   const swap: PageAct[] = take.length + bring.length > 0 ? [{ act: 'swap', take, bring, items: [] }] : []
-  const ink = both.filter((each): each is { then: Stroke; now: Stroke } => each.then.kind === 'stroke')
+  const ink = both.filter((each): each is Ink => each.was.kind === 'stroke')
   return [
     ...sheetBack(then, now, person),
     ...swap,
@@ -46,15 +51,15 @@ function sheetBack({ sheet: then }: Page, { sheet: now }: Page, person: string):
 }
 
 /** Strokes that were moved together go back together. */
-function movesBack(ink: readonly { then: Stroke; now: Stroke }[]): PageAct[] {
+function movesBack(ink: readonly Ink[]): PageAct[] {
   const ways = new Map<string, { by: Similarity; items: string[] }>()
-  for (const { then, now } of ink) {
-    const by = after(back(now.lies ?? still), then.lies ?? still)
+  for (const { was, is } of ink) {
+    const by = after(back(is.lies ?? still), was.lies ?? still)
     if (isStill(by)) continue
     const key = [by.a, by.b, by.e, by.f].map((part) => part.toFixed(5)).join(' ')
     const way = ways.get(key) ?? { by, items: [] }
     ways.set(key, way)
-    way.items.push(now.id)
+    way.items.push(is.id)
   }
   return [...ways.values()].map(({ by, items }) => ({ act: 'move', items, by }))
 }
@@ -64,24 +69,24 @@ const SAME = 1e-5
 const isStill = ({ a, b, e, f }: Similarity): boolean =>
   Math.max(Math.abs(a - 1), Math.abs(b), Math.abs(e), Math.abs(f)) < SAME
 
-function coloursBack(ink: readonly { then: Stroke; now: Stroke }[]): PageAct[] {
-  const other = ink.filter(({ then, now }) => then.colour !== now.colour)
+function coloursBack(ink: readonly Ink[]): PageAct[] {
+  const other = ink.filter(({ was, is }) => was.colour !== is.colour)
   if (other.length === 0) return []
   return [
     {
       act: 'recolour',
-      items: other.map(({ now }) => now.id),
-      to: other.map(({ then }) => then.colour),
-      was: other.map(({ now }) => now.colour),
+      items: other.map(({ is }) => is.id),
+      to: other.map(({ was }) => was.colour),
+      was: other.map(({ is }) => is.colour),
     },
   ]
 }
 
 function changesBack(both: readonly Both[]): PageAct[] {
-  return both.flatMap(({ then, now }): PageAct[] => {
-    const [set, was] = [stateOf(then), stateOf(now)]
+  return both.flatMap((each): PageAct[] => {
+    const [set, was] = [stateOf(each.was), stateOf(each.is)]
     if (!set || !was || JSON.stringify(set) === JSON.stringify(was)) return []
-    return [{ act: 'change', item: now.id, set, was }]
+    return [{ act: 'change', item: each.is.id, set, was }]
   })
 }
 
