@@ -132,6 +132,53 @@ test('a student’s views are accessible and fit, down to a small telephone', as
   expect(small).toEqual([])
 })
 
+test('what opens over a page one works on is accessible, upright or along the bottom', async ({
+  somebody,
+}) => {
+  const student = await somebody({ viewport: { width: 820, height: 1180 } })
+  const press = (name: string) => student.getByRole('button', { name, exact: true }).click()
+  await student.goto(`${house.url}/as/lotte-lindqvist/`)
+  await student.getByRole('link', { name: /Reading a tide table/ }).click()
+  await student.locator('main[aria-busy=false]').waitFor()
+  const dialog = student.getByRole('dialog')
+  const lookInto = async (open: () => Promise<void>, name: string) => {
+    await open()
+    await expect(dialog.getByText(name).first()).toBeVisible()
+    await expectAccessible(student)
+    await expectFits(student)
+    await student.keyboard.press('Escape')
+    await expect(dialog).toHaveCount(0)
+  }
+  const pen = student.getByRole('group', { name: 'Pens' }).getByRole('button', { pressed: true })
+  for (const side of ['below', 'left']) {
+    await press('View')
+    await press(side)
+    await student.keyboard.press('Escape')
+    await lookInto(() => press('View'), 'Paper for my eyes')
+    await lookInto(() => pen.click(), 'Any width')
+    await lookInto(() => press('Put on'), 'Camera')
+    await lookInto(() => press('All pages, new pages, more room'), 'A new page after it')
+  }
+  await lookInto(async () => {
+    await press('View')
+    await press('Look back')
+  }, 'Make it like this again')
+  await lookInto(async () => {
+    await press('Put on')
+    await press('Formula')
+  }, 'Put it on the page')
+  await student.keyboard.press('Control+a')
+  await expect(student.getByTestId('picked')).toBeVisible()
+  await expectAccessible(student)
+  await lookInto(() => press('Colour'), 'Any colour')
+  await student.keyboard.press('Escape')
+  await press('Write large')
+  await expect(student.getByTestId('close-up')).toBeVisible()
+  await expectAccessible(student)
+  await press('Close')
+  await lookInto(() => press('Hand in'), 'Hand in all the same')
+})
+
 test('a copy that is not one’s own, or not there, is said plainly', async ({ somebody }) => {
   const student = await somebody()
   await student.goto(`${house.url}/as/noor-farrant/`)

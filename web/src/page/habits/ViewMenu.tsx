@@ -43,7 +43,7 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, upright
           side={upright ? 'right' : 'top'}
           align="end"
           sideOffset={10}
-          className="z-50 flex max-h-[82vh] w-[min(420px,96vw)] flex-col gap-4 overflow-y-auto rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
+          className="z-50 flex max-h-[82vh] w-[min(444px,96vw)] flex-col gap-4 overflow-y-auto rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
         >
           <Row>
             <Press onPress={() => surface?.zoomBy(0.8)}>Smaller</Press>

@@ -19,6 +19,7 @@ export default function FormulaDialog({ formula, onDone, onClose }: FormulaDialo
       <div className="flex flex-col gap-4">
         <FormulaField
           latex={formula?.kind === 'formula' ? formula.latex : ''}
+          onTyping={() => setMade(undefined)}
           onDrawn={(latex, drawing) => setMade({ latex, drawing })}
         />
         <Button look="main" large disabled={!made} onClick={() => made && onDone(made.latex, made.drawing)}>

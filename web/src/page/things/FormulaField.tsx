@@ -11,9 +11,12 @@ const REST = 350
 export function FormulaField({
   latex,
   onDrawn,
+  onTyping = () => {},
 }: {
   latex: string
   onDrawn: (latex: string, drawing: FormulaDrawing) => void
+  /** Told that what was drawn is not what stands in the field any more. */
+  onTyping?: () => void
 }) {
   const [text, setText] = useState(latex)
   const [problem, setProblem] = useState<string>()
@@ -21,13 +24,14 @@ export function FormulaField({
   const host = useRef<HTMLDivElement>(null)
   const field = useRef<MathfieldElement>(undefined)
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
-  const latest = useRef({ onDrawn, wanted: latex })
-  latest.current.onDrawn = onDrawn
+  const latest = useRef({ onDrawn, onTyping, wanted: latex })
+  Object.assign(latest.current, { onDrawn, onTyping })
 
   const want = (wanted: string) => {
     setText(wanted)
     latest.current.wanted = wanted
     clearTimeout(timer.current)
+    latest.current.onTyping()
     if (wanted.trim() === '') return
     timer.current = setTimeout(async () => {
       try {
@@ -72,7 +76,7 @@ export function FormulaField({
         <span>Formula</span>
         <div
           ref={host}
-          className="min-h-[46px] rounded-tag border border-ink-soft/60 bg-sheet [&>math-field]:block [&>math-field]:w-full [&>math-field]:text-xl"
+          className="min-h-[46px] rounded-tag border border-ink-soft/60 bg-sheet [&>math-field]:block [&>math-field]:w-full [&>math-field]:text-xl [&>math-field::part(menu-toggle)]:hidden"
         />
       </div>
       <div className="flex flex-col gap-1">
