@@ -25,10 +25,10 @@ import {
 } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { LiveSocket } from '../api/live.ts'
-import { ANSWER_WITHIN } from '../api/patience.ts'
 import type { Sound } from './device/keepsake.ts'
 import type { LogShelf } from './device/logShelf.ts'
 import type { Outbox } from './device/outbox.ts'
+import { LogReader } from './logReader.ts'
 import { portions } from './pageActs.ts'
 
 /** An open copy, as its screen sees it. */
@@ -48,9 +48,6 @@ export interface OpenCopy {
 /** What an open copy needs of the outbox. */
 export type CopyOutbox = Pick<Outbox, 'onFates' | 'waitingFor' | 'put' | 'release'>
 
-/** Missed news is asked for at least this often, in milliseconds. */
-const CATCH_UP_EVERY = 20_000
-
 /** A copy open on this device: its log, what this person can undo, and the ways to change it. */
 export class CopyStore {
   readonly view: StoreApi<OpenCopy>
@@ -58,14 +55,12 @@ export class CopyStore {
   readonly #person: Person
   readonly #layer: Layer
   readonly #outbox: CopyOutbox
-  readonly #socket: LiveSocket
+  readonly #reader: LogReader
   readonly #shelf: LogShelf | undefined
-  readonly #stops: (() => void)[] = []
+  readonly #stopFates: () => void
   /** The ids of this person's own events, and those of them that school has kept, in its order. */
   #own = new Set<string>()
   #ownKept: PageEvent[] = []
-  #catchingUp = false
-  #again = false
 
   /** `layer` is the one this person writes on; `shelf`, where this device keeps what it has read. */
   constructor(
@@ -80,7 +75,6 @@ export class CopyStore {
     this.#person = person
     this.#layer = layer
     this.#outbox = outbox
-    this.#socket = socket
     this.#shelf = shelf
     this.view = createStore(() => ({
       log: emptyLog,
@@ -91,51 +85,34 @@ export class CopyStore {
       trouble: undefined,
       refused: undefined,
     }))
+    this.#reader = new LogReader(copy.id, copy.handout, socket, {
+      readTo: () => this.#now.log.readTo,
+      take: (events) => this.#take(events),
+      stand: (state, round) => this.#stand(state, round),
+      stoodAnew: () => outbox.release(),
+      through: () => this.#set({ ready: true }),
+      gone: (why) => this.#set({ trouble: why }),
+    })
+    this.#stopFates = outbox.onFates((of, fates) => of === copy.id && this.#settle(fates))
     void this.#open()
   }
 
   async #open(): Promise<void> {
-    const socket = this.#socket
-    const events = (news: { copy: string; events: KeptEvent[] }) => {
-      if (news.copy === this.#copy.id) this.#take(news.events)
-    }
-    const standing = ({ copy, state, round }: { copy: string; state: CopyState; round: number }) => {
-      if (copy !== this.#copy.id) return
-      this.#stand(state, round)
-      this.#outbox.release()
-      void this.catchUp()
-    }
-    const connect = () => void this.catchUp()
-    // It may be out of reach now: asking again tells.
-    const handout = (of: string) => of === this.#copy.handout && void this.catchUp()
-    socket.on('events', events)
-    socket.on('standing', standing)
-    socket.on('connect', connect)
-    socket.on('handout', handout)
-    const timer = setInterval(connect, CATCH_UP_EVERY)
-    this.#stops.push(
-      () => socket.off('events', events),
-      () => socket.off('standing', standing),
-      () => socket.off('connect', connect),
-      () => socket.off('handout', handout),
-      () => clearInterval(timer),
-      () => socket.emit('unfollow', this.#copy.id),
-      this.#outbox.onFates((copy, fates) => copy === this.#copy.id && this.#settle(fates)),
-    )
     const read = (await this.#shelf?.of(this.#copy.id)) ?? []
     if (read.length > 0) this.#take(read, true)
     for (const event of await this.#outbox.waitingFor(this.#copy.id)) {
       this.#set({ log: make(this.#now.log, event) })
       this.#remember(event)
     }
-    await this.catchUp()
+    await this.#reader.catchUp()
     // Out of reach: what this device has read before is what there is to be seen.
-    if (read.length > 0 && !this.#socket.connected) this.#set({ ready: true })
+    if (read.length > 0 && !this.#reader.reached) this.#set({ ready: true })
   }
 
   /** Stops listening. What was made goes on being sent. */
   close(): void {
-    for (const stop of this.#stops) stop()
+    this.#reader.close()
+    this.#stopFates()
   }
 
   /** The copy with other rules or pages than it was opened with. */
@@ -223,50 +200,11 @@ export class CopyStore {
     this.#stand(state, round)
   }
 
-  /** Reads what was missed. Safe to call at any time. */
-  async catchUp(): Promise<void> {
-    if (this.#catchingUp) {
-      this.#again = true
-      return
-    }
-    this.#catchingUp = true
-    try {
-      do {
-        this.#again = false
-        while (await this.#readOn()) {}
-      } while (this.#again)
-    } finally {
-      this.#catchingUp = false
-    }
-  }
-
-  /** Reads a piece; whether there is more. */
-  async #readOn(): Promise<boolean> {
-    if (!this.#socket.connected) return false
-    try {
-      const request = { copy: this.#copy.id, readTo: this.#now.log.readTo }
-      const answer = await this.#socket.timeout(ANSWER_WITHIN).emitWithAck('follow', request)
-      if (!answer.ok) {
-        if (answer.gone) this.#set({ trouble: answer.why })
-        return false
-      }
-      this.#stand(answer.standing.state, answer.standing.round)
-      this.#take(answer.events)
-      if (!answer.more) this.#set({ ready: true })
-      return answer.more
-    } catch {
-      return false
-    }
-  }
-
   #take(events: readonly KeptEvent[], fromShelf = false): void {
     const { readTo } = this.#now.log
     const { log, missing } = receive(this.#now.log, events)
     if (log !== this.#now.log) this.#set({ log })
-    if (missing) {
-      this.#again = true
-      if (!this.#catchingUp) void this.catchUp()
-    }
+    if (missing) void this.#reader.catchUp()
     const fresh = events.filter(({ layer, seq }) => seq > readTo[layer] && seq <= log.readTo[layer])
     this.#rememberKept(fresh)
     if (!fromShelf && fresh.length > 0) this.#shelf?.add(this.#copy.id, fresh)
