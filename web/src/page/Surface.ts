@@ -1,18 +1,11 @@
-import {
-  type InkPoint,
-  type Mark,
-  type Point,
-  type Stroke,
-  type WorksheetPage,
-  worthKeeping,
-} from '@hand-back/core'
+import type { Mark, Point, Stroke, WorksheetPage } from '@hand-back/core'
 import type { Bitmaps } from './draw/drawMarks.ts'
 import { InkCanvas } from './draw/InkCanvas.ts'
 import { PaperCanvas } from './draw/PaperCanvas.ts'
 import { WetCanvas } from './draw/WetCanvas.ts'
 import { Pointers } from './pointers.ts'
-import { Rubbing } from './tools/rubbing.ts'
-import { type Hand, TOOLS, type Tool } from './tools/tools.ts'
+import { PageHand } from './tools/pageHand.ts'
+import { TOOLS, type Tool } from './tools/tools.ts'
 import {
   fitScale,
   fitView,
@@ -26,17 +19,12 @@ import {
 } from './view.ts'
 import type { Finger, Writing } from './writing.ts'
 
-/** Radius of the eraser on the screen, in CSS pixels. */
-const ERASER_RADIUS = 9
 /** How long after a move of the view the ink is drawn sharp again, in milliseconds, when drawing it takes long. */
 const REST = 90
 /** Drawing all ink faster than this many milliseconds is done at every frame of a move. */
 const QUICK = 7
 /** With more strokes than this, how long drawing takes is known only after it was asked for: it waits for the rest. */
 const FEW = 400
-
-/** A tap reaches this far, and a loop smaller than this is a tap, in CSS pixels. */
-const TAP_REACH = 8
 
 export interface SurfaceEvents {
   viewChanged(view: View): void
@@ -56,7 +44,7 @@ interface Canvases {
  * The page one writes on: paper, highlighter, ink and the wet stroke, each on a canvas the size of the
  * window. Moving the view moves what is drawn at once and draws it sharp when the view rests.
  */
-export class Surface implements Hand {
+export class Surface {
   readonly #host: HTMLElement
   readonly #stage: HTMLElement
   readonly #paper: PaperCanvas
@@ -73,14 +61,12 @@ export class Surface implements Hand {
   #lens: View | undefined
   #drawnView: View = this.#view
   #writing: Writing | undefined
-  #wetPoints: InkPoint[] = []
-  #wetForeseen: readonly InkPoint[] = []
   #frame = 0
   #rest: ReturnType<typeof setTimeout> | undefined
   #drawTook = 0
   #finger: Finger = 'until pen'
   #penSeen: boolean
-  readonly #rubbing = new Rubbing()
+  readonly #hand: PageHand
 
   constructor(host: HTMLElement, canvases: Canvases, events: SurfaceEvents, penSeen: boolean) {
     this.#host = host
@@ -91,16 +77,23 @@ export class Surface implements Hand {
     this.#highlighter = new InkCanvas(canvases.highlighter)
     this.#ink = new InkCanvas(canvases.ink)
     this.#wet = new WetCanvas(canvases.wet)
+    this.#hand = new PageHand(this.#wet, {
+      view: () => this.#view,
+      strokes: () => this.#strokes,
+      writing: () => this.#writing,
+      inkChanged: () => this.#updateInk(),
+    })
+    const hand = this.#hand
     this.#pointers = new Pointers(
       host,
       {
         toolFor: (eraserEnd) =>
           this.#writing ? TOOLS[eraserEnd ? 'eraser' : this.#writing.tool] : undefined,
         drawing: {
-          down: (tool: Tool, at) => tool.down(this, at),
-          move: (tool: Tool, points, foreseen) => tool.move(this, points, foreseen),
-          up: (tool: Tool) => tool.up(this),
-          cancel: (tool: Tool) => tool.cancel(this),
+          down: (tool: Tool, at) => tool.down(hand, at),
+          move: (tool: Tool, points, foreseen) => tool.move(hand, points, foreseen),
+          up: (tool: Tool) => tool.up(hand),
+          cancel: (tool: Tool) => tool.cancel(hand),
         },
         toPage: (at) => toPage(this.#view, at),
         pan: (dx, dy) => this.#page && this.setView(panBy(this.#view, dx, dy, this.#page, this.#window)),
@@ -219,67 +212,6 @@ export class Surface implements Hand {
     }
   }
 
-  // The hand of the tools.
-
-  beginWet(at: InkPoint): void {
-    this.#wetPoints = [at]
-    this.#wetForeseen = []
-    this.#nextWetFrame()
-  }
-
-  extendWet(points: readonly InkPoint[], foreseen: readonly InkPoint[]): void {
-    for (const point of points) if (worthKeeping(this.#wetPoints.at(-1), point)) this.#wetPoints.push(point)
-    this.#wetForeseen = foreseen
-    this.#nextWetFrame()
-  }
-
-  takeWet(): readonly InkPoint[] {
-    const points = this.#wetPoints
-    this.#wetPoints = []
-    this.#wet.clear()
-    return points
-  }
-
-  keep(points: readonly InkPoint[]): void {
-    if (points.length > 0) this.#writing?.keep(points)
-  }
-
-  rub(points: readonly InkPoint[]): void {
-    const { exact = false, mayTake } = this.#writing ?? {}
-    if (!mayTake) return
-    this.#rubbing.go(this.#strokes, points, ERASER_RADIUS / this.#view.scale, exact, mayTake)
-    this.#updateInk()
-  }
-
-  takeRubbed(): void {
-    const { taken, pieces } = this.#rubbing.end()
-    if (pieces.length > 0) this.#writing?.cut?.(taken, pieces)
-    else if (taken.length > 0) this.#writing?.take(taken)
-    // What was not taken after all comes back; what was is gone from the strokes by now.
-    this.#updateInk()
-  }
-
-  restoreRubbed(): void {
-    this.#rubbing.clear()
-    this.#updateInk()
-  }
-
-  guide(way: readonly InkPoint[]): void {
-    const boxed = this.#writing?.boxes || this.#writing?.tool === 'put'
-    this.#wet.drawGuide(boxed && way.length > 1 ? corners(way) : way, this.#view)
-  }
-
-  pickUp(way: readonly InkPoint[]): void {
-    const reach = TAP_REACH / this.#view.scale
-    const tap = way.every((at) => Math.hypot(at.x - way[0]!.x, at.y - way[0]!.y) < reach)
-    const loop = tap ? way.slice(0, 1) : this.#writing?.boxes ? corners(way) : way
-    this.#writing?.pickUp?.(loop, reach)
-  }
-
-  put(way: readonly InkPoint[]): void {
-    this.#writing?.put?.(way[0]!, way.at(-1)!)
-  }
-
   #resize(): void {
     const { clientWidth: width, clientHeight: height } = this.#host
     if (width === 0 || height === 0) return
@@ -325,27 +257,10 @@ export class Surface implements Hand {
   #seen(): { pens: Stroke[]; highlighters: Stroke[] } {
     const pens: Stroke[] = []
     const highlighters: Stroke[] = []
-    for (const stroke of this.#rubbing.seen(this.#strokes)) {
+    for (const stroke of this.#hand.seen(this.#strokes)) {
       if (stroke.nib === 'highlighter') highlighters.push(stroke)
       else pens.push(stroke)
     }
     return { pens, highlighters }
   }
-
-  #wetFrame = 0
-  #nextWetFrame(): void {
-    if (this.#wetFrame) return
-    this.#wetFrame = requestAnimationFrame(() => {
-      this.#wetFrame = 0
-      const swatch = this.#writing?.swatch
-      if (swatch && this.#wetPoints.length > 0)
-        this.#wet.draw(this.#wetPoints, this.#wetForeseen, swatch, this.#view)
-    })
-  }
-}
-
-/** The box between the ends of a way, as a loop. */
-function corners(way: readonly Point[]): Point[] {
-  const [from, to] = [way[0]!, way.at(-1)!]
-  return [from, { x: to.x, y: from.y }, to, { x: from.x, y: to.y }]
 }

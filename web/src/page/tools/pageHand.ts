@@ -1,0 +1,119 @@
+import { type InkPoint, type Point, type Stroke, worthKeeping } from '@hand-back/core'
+import type { WetCanvas } from '../draw/WetCanvas.ts'
+import type { View } from '../view.ts'
+import type { Writing } from '../writing.ts'
+import { Rubbing } from './rubbing.ts'
+import type { Hand } from './tools.ts'
+
+/** Radius of the eraser on the screen, in CSS pixels. */
+const ERASER_RADIUS = 9
+/** A tap reaches this far, and a loop smaller than this is a tap, in CSS pixels. */
+const TAP_REACH = 8
+
+/** The page under a hand. */
+export interface UnderHand {
+  view(): View
+  strokes(): readonly Stroke[]
+  writing(): Writing | undefined
+  /** What of the ink is to be seen is not what it was. */
+  inkChanged(): void
+}
+
+/** What tools do to the page: the wet stroke, what the eraser has met, and the way of a loop. */
+export class PageHand implements Hand {
+  readonly #wet: WetCanvas
+  readonly #page: UnderHand
+  readonly #rubbing = new Rubbing()
+  #points: InkPoint[] = []
+  #foreseen: readonly InkPoint[] = []
+  #frame = 0
+
+  constructor(wet: WetCanvas, page: UnderHand) {
+    this.#wet = wet
+    this.#page = page
+  }
+
+  beginWet(at: InkPoint): void {
+    this.#points = [at]
+    this.#foreseen = []
+    this.#nextFrame()
+  }
+
+  extendWet(points: readonly InkPoint[], foreseen: readonly InkPoint[]): void {
+    for (const point of points) if (worthKeeping(this.#points.at(-1), point)) this.#points.push(point)
+    this.#foreseen = foreseen
+    this.#nextFrame()
+  }
+
+  takeWet(): readonly InkPoint[] {
+    const points = this.#points
+    this.#points = []
+    this.#wet.clear()
+    return points
+  }
+
+  keep(points: readonly InkPoint[]): void {
+    if (points.length > 0) this.#page.writing()?.keep(points)
+  }
+
+  rub(points: readonly InkPoint[]): void {
+    const { exact = false, mayTake } = this.#page.writing() ?? {}
+    if (!mayTake) return
+    const radius = ERASER_RADIUS / this.#page.view().scale
+    this.#rubbing.go(this.#page.strokes(), points, radius, exact, mayTake)
+    this.#page.inkChanged()
+  }
+
+  takeRubbed(): void {
+    const { taken, pieces } = this.#rubbing.end()
+    const writing = this.#page.writing()
+    if (pieces.length > 0) writing?.cut?.(taken, pieces)
+    else if (taken.length > 0) writing?.take(taken)
+    // What was not taken after all comes back; what was is gone from the strokes by now.
+    this.#page.inkChanged()
+  }
+
+  restoreRubbed(): void {
+    this.#rubbing.clear()
+    this.#page.inkChanged()
+  }
+
+  /** Strokes without what is being rubbed out. */
+  seen(strokes: readonly Stroke[]): readonly Stroke[] {
+    return this.#rubbing.seen(strokes)
+  }
+
+  guide(way: readonly InkPoint[]): void {
+    const { boxes, tool } = this.#page.writing() ?? {}
+    const boxed = boxes || tool === 'put'
+    this.#wet.drawGuide(boxed && way.length > 1 ? corners(way) : way, this.#page.view())
+  }
+
+  pickUp(way: readonly InkPoint[]): void {
+    const writing = this.#page.writing()
+    const reach = TAP_REACH / this.#page.view().scale
+    const tap = way.every((at) => Math.hypot(at.x - way[0]!.x, at.y - way[0]!.y) < reach)
+    const loop = tap ? way.slice(0, 1) : writing?.boxes ? corners(way) : way
+    writing?.pickUp?.(loop, reach)
+  }
+
+  put(way: readonly InkPoint[]): void {
+    this.#page.writing()?.put?.(way[0]!, way.at(-1)!)
+  }
+
+  #nextFrame(): void {
+    if (this.#frame) return
+    this.#frame = requestAnimationFrame(() => {
+      this.#frame = 0
+      const swatch = this.#page.writing()?.swatch
+      if (swatch && this.#points.length > 0)
+        this.#wet.draw(this.#points, this.#foreseen, swatch, this.#page.view())
+    })
+  }
+}
+
+/** The box between the ends of a way, as a loop. */
+function corners(way: readonly Point[]): Point[] {
+  const [from, to] = [way[0]!, way.at(-1)!]
+  return [from, { x: to.x, y: from.y }, to, { x: from.x, y: to.y }]
+}
