@@ -211,6 +211,13 @@ test('a long text beside a picture: typed with the tab killed in between, change
   await again.keyboard.press('Escape')
   await expect.poll(() => words(again)).toContain('The ebb runs out under the quay. The boats lean over.')
 
+  await button(again, 'Letters').click()
+  await button(again, 'as in books').click()
+  await again.keyboard.press('Escape')
+  await expect
+    .poll(() => house.rows("SELECT 1 FROM event WHERE body->'set'->'thing'->>'face' = 'book'"))
+    .toHaveLength(1)
+
   // The side rewraps, the corner takes the letters along.
   const before = await boxOf(again)
   const drag = async (handle: 'side' | 'corner', index: number, dx: number, dy: number) => {

@@ -1,4 +1,13 @@
-import { colourOf, cutOff, cutsOf, isThing, type Printed, type Thing, TONES } from '@hand-back/core'
+import {
+  colourOf,
+  cutOff,
+  cutsOf,
+  type Face,
+  isThing,
+  type Printed,
+  type Thing,
+  TONES,
+} from '@hand-back/core'
 import {
   Check,
   ClipboardCopy,
@@ -10,10 +19,12 @@ import {
   Plus,
   RotateCw,
   Trash2,
+  Type,
 } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { ColourGrid } from '../ColourGrid.tsx'
+import { familyOf } from '../draw/letters.ts'
 import { StripButton } from '../StripButton.tsx'
 import { hasWords } from '../things/useThings.ts'
 import type { Picking } from './usePicking.ts'
@@ -28,6 +39,12 @@ const NOTES = [
   ['slate', 'blue'],
   ['madder', 'red'],
   ['ink', 'grey'],
+] as const
+
+const FACES = [
+  ['reading', 'easy to read'],
+  ['plain', 'plain'],
+  ['book', 'as in books'],
 ] as const
 
 interface PickedStripProps {
@@ -49,6 +66,11 @@ export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStrip
       )}
       {only?.kind === 'formula' && (
         <StripButton icon={PencilLine} label="Formula" onClick={() => onFormula(only)} />
+      )}
+      {only?.kind === 'text' && (
+        <Opens icon={Type} label="Letters">
+          <Faces face={only.face} onChoose={(face) => picking.change({ ...only, face })} />
+        </Opens>
       )}
       {coloured && (
         <Opens icon={Palette} label="Colour">
@@ -85,6 +107,27 @@ export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStrip
       <StripButton icon={Trash2} label="Take away" onClick={picking.take} />
       <StripButton icon={Check} label="Let go" onClick={picking.letGo} />
     </>
+  )
+}
+
+function Faces({ face, onChoose }: { face: Face; onChoose: (face: Face) => void }) {
+  return (
+    <div className="flex gap-2">
+      {FACES.map(([of, name]) => (
+        <button
+          key={of}
+          type="button"
+          aria-pressed={face === of}
+          onClick={() => onChoose(of)}
+          className={`flex min-h-[64px] min-w-[96px] flex-col items-center justify-center rounded-tag border bg-sheet px-2 ${face === of ? 'border-2 border-ink' : 'border-rule'}`}
+        >
+          <span aria-hidden="true" className="text-2xl leading-8" style={{ fontFamily: familyOf(of) }}>
+            Aa
+          </span>
+          {name}
+        </button>
+      ))}
+    </div>
   )
 }
 
