@@ -4,7 +4,7 @@ import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import { along, drawWithMouse, expectInk, expectKept } from './hands/hands.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
-import { type Lesson, prepareLesson, signInStudent } from './house/lesson.ts'
+import { askToGiveOut, type Lesson, prepareLesson, signInStudent } from './house/lesson.ts'
 import { chooseClass } from './house/preparing.ts'
 
 let house: House
@@ -277,20 +277,7 @@ test('the server killed in a hand-out to 300: it has gone to all or to none, and
     ).length
   for (const after of [4, 12, 25, 60]) {
     const request = randomUUID()
-    const give = () =>
-      teacher.request.post(`${house.url}/api/handouts`, {
-        data: {
-          request,
-          worksheet: lesson.worksheet,
-          classes: [{ class: lesson.classId, way: 'own' }],
-          opensAt: null,
-          dueAt: null,
-          instructions: '',
-          spoken: null,
-          counts: true,
-        },
-        headers: { origin: house.url },
-      })
+    const give = () => askToGiveOut(house, teacher, lesson, request)
     const broken = give().catch(() => undefined)
     // The moment of the cut is what varies: early, while copies are made, and after.
     await new Promise((done) => setTimeout(done, after))

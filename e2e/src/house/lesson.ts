@@ -64,15 +64,18 @@ export async function prepareLesson(
   }
 }
 
-/** Hands the lesson’s worksheet out, each their own copy. */
-export async function giveOut(
+type Handable = Pick<Lesson, 'worksheet' | 'classId'>
+
+/** Asks to hand the lesson’s worksheet out, each their own copy. The same request asked again hands out once. */
+export function askToGiveOut(
   house: House,
   teacher: Page,
-  { worksheet, classId }: Pick<Lesson, 'worksheet' | 'classId'>,
-): Promise<HandoutWhole> {
-  const made = await teacher.request.post(`${house.url}/api/handouts`, {
+  { worksheet, classId }: Handable,
+  request: string = randomUUID(),
+) {
+  return teacher.request.post(`${house.url}/api/handouts`, {
     data: {
-      request: randomUUID(),
+      request,
       worksheet,
       classes: [{ class: classId, way: 'own' }],
       opensAt: null,
@@ -83,7 +86,11 @@ export async function giveOut(
     },
     headers: { origin: house.url },
   })
-  const { handouts } = (await made.json()) as { handouts: string[] }
+}
+
+/** Hands the lesson’s worksheet out, each their own copy. */
+export async function giveOut(house: House, teacher: Page, lesson: Handable): Promise<HandoutWhole> {
+  const { handouts } = (await (await askToGiveOut(house, teacher, lesson)).json()) as { handouts: string[] }
   return (await teacher.request.get(`${house.url}/api/handouts/${handouts[0]}`)).json()
 }
 
