@@ -517,3 +517,34 @@ test('pictures dragged in and from the camera, picked up with a box, copied into
   )
   expect(own!.count).toBe(2)
 })
+
+test('a formula that school cannot draw just now is drawn when it is in reach again, and lands where one looks', async ({
+  somebody,
+}) => {
+  const { student, lesson } = await atWork(somebody)
+  await button(student, 'Put on').click()
+  await button(student, 'Formula').click()
+  const dialog = student.getByRole('dialog', { name: 'A formula' })
+  const put = dialog.getByRole('button', { name: 'Put it on the page' })
+  await dialog.locator('math-field').waitFor()
+  await student.context().setOffline(true)
+  await dialog.getByLabel('The same in LaTeX').fill('h=\\frac{5.3}{2}')
+  await expect(dialog.getByRole('alert')).toContainText('Can’t reach school')
+  await expect(put).toBeDisabled()
+  await student.context().setOffline(false)
+  await put.click()
+  await expect(student.getByTestId('picked')).toBeVisible()
+  const formulas = () =>
+    house.rows<{ latex: string }>(
+      "SELECT i->>'latex' AS latex FROM event, jsonb_array_elements(body->'items') AS i WHERE copy_id = $1 AND i->>'kind' = 'formula'",
+      [lesson.students[0]!.copy],
+    )
+  await expect.poll(formulas).toEqual([{ latex: 'h=\\frac{5.3}{2}' }])
+  // Written anew, it is the same formula in other words.
+  await student.getByTestId('picked').click()
+  await dialog.getByLabel('The same in LaTeX').fill('h=2.65')
+  await put.click()
+  await expect
+    .poll(() => house.rows("SELECT 1 FROM event WHERE body->'set'->'thing'->>'latex' = 'h=2.65'"))
+    .toHaveLength(1)
+})

@@ -1,11 +1,13 @@
 import { type FormulaDrawing, formulaDrawn } from '@hand-back/core'
 import type { MathfieldElement } from 'mathlive'
 import { useEffect, useId, useRef, useState } from 'react'
-import { ask, sentenceOf } from '../../api/ask.ts'
+import { ask, Problem, sentenceOf } from '../../api/ask.ts'
 import { INPUT } from '../../ui/Field.tsx'
 
 /** A formula is drawn when nothing was typed for this long, in milliseconds. */
 const REST = 350
+/** School that was out of reach is asked again after so long, in milliseconds. */
+const TRY_AGAIN = 2500
 
 /** A formula, built in a field that shows it as it will look, or typed as LaTeX. Told when it has been drawn. */
 export function FormulaField({
@@ -39,7 +41,11 @@ export function FormulaField({
         setProblem(undefined)
         if (latest.current.wanted === wanted) latest.current.onDrawn(wanted, drawing)
       } catch (error) {
+        if (latest.current.wanted !== wanted) return
         setProblem(sentenceOf(error))
+        // School draws formulas: out of reach now, it is asked again.
+        if (error instanceof Problem && error.status === 0)
+          timer.current = setTimeout(() => want(wanted), TRY_AGAIN)
       }
     }, REST)
   }
