@@ -72,6 +72,24 @@ test('a finger writes until a pen has been seen, then it moves the page; two fin
   await expectKept(tablet)
   const strokes = await house.rows('SELECT 1 FROM event WHERE copy_id = $1', [lesson.students[0]!.copy])
   expect(strokes).toHaveLength(2)
+
+  // A tap of such a finger still picks up and puts down; moving on, it moves the page.
+  await tablet.keyboard.press('0')
+  const tap = async (place: { x: number; y: number }) => {
+    await touch(tablet, 'touchStart', [await onScreen(tablet, place)])
+    await touch(tablet, 'touchEnd', [])
+  }
+  const picked = tablet.getByTestId('picked')
+  await tablet.getByRole('button', { name: 'Pick up' }).click()
+  await tap({ x: 200, y: 220 })
+  await expect(picked).toBeVisible()
+  await tablet.getByRole('button', { name: 'Let go' }).click()
+  await tablet.getByRole('button', { name: 'Put on' }).click()
+  await tablet.getByRole('button', { name: 'Words', exact: true }).click()
+  await drawWithFinger(tablet, across(420))
+  await expect(tablet.getByTestId('words')).toHaveCount(0)
+  await tap({ x: 120, y: 420 })
+  await expect(tablet.getByTestId('words')).toBeFocused()
 })
 
 test('a palm does nothing, on its own or beside the pen', async ({ somebody }) => {

@@ -1,4 +1,5 @@
 import { type InkPoint, lean, type Point, Steadier } from '@hand-back/core'
+import { pressesBySpace } from './takesKeys.ts'
 import type { Tool } from './tools/tools.ts'
 
 /** What the pointers act on. */
@@ -25,8 +26,8 @@ const PALM = 55
 /** Touches so soon after the pen are the hand that holds it, in milliseconds. */
 const HAND_NEAR = 500
 const ERASER_BUTTON = 32
-/** A pen that moved less than this many CSS pixels tapped. */
-const TAP = 5
+/** A pen that moved less than this many CSS pixels tapped, and a finger, which is broader. */
+const TAP = { pen: 5, finger: 10 }
 
 interface Stroke {
   readonly pointer: number
@@ -52,6 +53,8 @@ export class Pointers {
   #penAt = Number.NEGATIVE_INFINITY
   #spaceHeld = false
   #tapped: { box: HTMLElement; at: Point } | undefined
+  /** A finger that moves the page, as long as it has not: a tap of it means the tool. */
+  #fingerTap: { pointer: number; at: Point; tool: Tool } | undefined
   /** Fingers move the page instead of writing. */
   fingerMoves: boolean
 
@@ -121,14 +124,27 @@ export class Pointers {
     if (isPalm(event) || handNear || event.timeStamp - this.#penAt < HAND_NEAR) return
     this.#touches.set(event.pointerId, this.#place(event))
     this.#element.setPointerCapture(event.pointerId)
+    this.#fingerTap = undefined
+    const tool = this.#target.toolFor(false)
     // A second finger says that the first was not going to write.
     if (this.#touches.size > 1) this.abandon()
     else if (!this.fingerMoves) this.#beginStroke(event)
+    else if (tool?.taps) this.#fingerTap = { pointer: event.pointerId, at: this.#place(event), tool }
+  }
+
+  /** Fingers that move the page still pick up and put down by a tap. */
+  #endFingerTap(event: PointerEvent): void {
+    const tap = this.#fingerTap
+    this.#fingerTap = undefined
+    if (tap?.pointer !== event.pointerId || away(this.#place(event), tap.at) > TAP.finger) return
+    this.#target.drawing.down(tap.tool, this.#inkPoint(event))
+    this.#target.drawing.up(tap.tool)
   }
 
   /** Over what takes single pointers itself: a second finger takes both for moving the page. */
   #overlayDown(event: PointerEvent): void {
     if (event.pointerType !== 'touch' || isPalm(event)) return
+    this.#fingerTap = undefined
     this.#touches.set(event.pointerId, this.#place(event))
     if (this.#touches.size > 1) for (const id of this.#touches.keys()) this.#element.setPointerCapture(id)
   }
@@ -187,6 +203,9 @@ export class Pointers {
     const other = [...this.#touches].find(([id]) => id !== event.pointerId)?.[1]
     this.#touches.set(event.pointerId, at)
     if (!other) {
+      const tap = this.#fingerTap
+      if (tap && away(at, tap.at) <= TAP.finger) return
+      this.#fingerTap = undefined
       const ours = this.#element.hasPointerCapture(event.pointerId)
       if (this.fingerMoves && ours) this.#target.pan(at.x - before.x, at.y - before.y)
       return
@@ -195,12 +214,13 @@ export class Pointers {
     const from = middle(before, other)
     const to = middle(at, other)
     this.#target.pan(to.x - from.x, to.y - from.y)
-    const apart = Math.hypot(before.x - other.x, before.y - other.y)
-    if (apart > 0) this.#target.zoom(to, Math.hypot(at.x - other.x, at.y - other.y) / apart)
+    const apart = away(before, other)
+    if (apart > 0) this.#target.zoom(to, away(at, other) / apart)
   }
 
   readonly #up = (event: PointerEvent) => {
     this.#touches.delete(event.pointerId)
+    this.#endFingerTap(event)
     if (event.pointerId === this.#panning?.pointer) this.#panning = undefined
     if (event.pointerId !== this.#stroke?.pointer) return
     const { tool, steadier } = this.#stroke
@@ -210,7 +230,7 @@ export class Pointers {
     const tapped = this.#tapped
     this.#tapped = undefined
     const at = this.#place(event)
-    if (tapped && Math.hypot(at.x - tapped.at.x, at.y - tapped.at.y) < TAP) {
+    if (tapped && away(at, tapped.at) < TAP.pen) {
       this.#target.drawing.cancel(tool)
       tapped.box.focus()
       tapped.box.click()
@@ -219,6 +239,7 @@ export class Pointers {
 
   readonly #cancel = (event: PointerEvent) => {
     this.#touches.delete(event.pointerId)
+    this.#fingerTap = undefined
     if (event.pointerId === this.#panning?.pointer) this.#panning = undefined
     if (event.pointerId === this.#stroke?.pointer) this.abandon()
   }
@@ -271,26 +292,8 @@ function placeUnder(event: PointerEvent): string | undefined {
   return target?.closest<HTMLElement>('[data-takes]')?.dataset.takes
 }
 
+const away = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y)
+
 function isPalm(event: PointerEvent): boolean {
   return Math.max(event.width, event.height) > PALM
-}
-
-/** Whether letters go into what has the focus. */
-export function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    target.closest(
-      'input:not(:is([type=range], [type=checkbox], [type=radio], [type=color], [type=file])), textarea, select, [contenteditable]',
-    ) !== null
-  )
-}
-
-/** Whether keys without Control mean something to what has the focus: a slider takes arrows. */
-export function takesKeys(target: EventTarget | null): boolean {
-  return isTyping(target) || (target instanceof HTMLElement && target.closest('input') !== null)
-}
-
-/** Whether the space bar would press what has the focus. */
-function pressesBySpace(target: EventTarget | null): boolean {
-  return takesKeys(target) || (target instanceof HTMLElement && target.closest('button, a, summary') !== null)
 }

@@ -26,6 +26,8 @@ export interface Hand {
 export interface Tool {
   /** A mouse is steadied. */
   readonly writes?: true
+  /** It means something by a tap; so does a finger that else only moves the page. */
+  readonly taps?: true
   down(hand: Hand, at: InkPoint): void
   move(hand: Hand, points: readonly InkPoint[], foreseen: readonly InkPoint[]): void
   up(hand: Hand): void
@@ -51,6 +53,7 @@ const eraser: Tool = {
 function wayfarer(arrive: (hand: Hand, way: readonly InkPoint[]) => void): Tool {
   let way: InkPoint[] = []
   return {
+    taps: true,
     down: (_hand, at) => {
       way = [at]
     },

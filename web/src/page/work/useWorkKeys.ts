@@ -1,7 +1,7 @@
 import { mm } from '@hand-back/core'
 import { useEffect } from 'react'
 import type { Picking } from '../picking/usePicking.ts'
-import { takesKeys } from '../pointers.ts'
+import { takesKeys } from '../takesKeys.ts'
 import type { Tools } from '../useTools.ts'
 
 /** How far an arrow key moves what is picked up, in points: alone, and with Shift. */

@@ -1,7 +1,7 @@
 import { mm, moveItem } from '@hand-back/core'
 import { useEffect } from 'react'
-import { isTyping, takesKeys } from '../../page/pointers.ts'
 import type { Surface } from '../../page/Surface.ts'
+import { isTyping, takesKeys } from '../../page/takesKeys.ts'
 import { sayProblem } from '../../ui/notices.ts'
 import { bringPicture } from './bringPicture.ts'
 import { pickedAsText, putCopies, putText } from './clipboard.ts'
