@@ -179,6 +179,33 @@ test('what opens over a page one works on is accessible, upright or along the bo
   await lookInto(() => press('Hand in'), 'Hand in all the same')
 })
 
+test('the row of tools fits tablets either way up, with and without something picked up', async ({
+  somebody,
+}) => {
+  const student = await somebody()
+  await student.goto(`${house.url}/as/lotte-lindqvist/`)
+  await student.getByRole('link', { name: /Reading a tide table/ }).click()
+  await student.locator('main[aria-busy=false]').waitFor()
+  const strip = student.getByRole('toolbar', { name: 'Writing' })
+  const over = () => strip.evaluate((element) => element.scrollWidth - element.clientWidth)
+  for (const [width, height] of [
+    [768, 1024],
+    [820, 1180],
+    [1024, 768],
+    [1180, 820],
+    [1280, 800],
+  ] as const) {
+    await student.setViewportSize({ width, height })
+    expect([width, await over()]).toEqual([width, 0])
+    await student.keyboard.press('Control+a')
+    await expect(student.getByTestId('picked')).toBeVisible()
+    expect([width, await over()]).toEqual([width, 0])
+    await student.keyboard.press('Escape')
+    await student.keyboard.press('1')
+    await expect(student.getByTestId('picked')).toHaveCount(0)
+  }
+})
+
 test('a copy that is not one’s own, or not there, is said plainly', async ({ somebody }) => {
   const student = await somebody()
   await student.goto(`${house.url}/as/noor-farrant/`)

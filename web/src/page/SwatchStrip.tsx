@@ -15,7 +15,7 @@ export function SwatchStrip({ tools, upright = false }: { tools: Tools; upright?
     setOpen(index + by)
   }
   return (
-    <fieldset aria-label="Pens" className={`flex gap-1.5 @max-[900px]:gap-1 ${upright ? 'flex-col' : ''}`}>
+    <fieldset aria-label="Pens" className={`flex gap-1.5 @max-[1040px]:gap-1 ${upright ? 'flex-col' : ''}`}>
       {swatches.map((swatch, index) => (
         <Popover.Root
           key={index}
@@ -29,7 +29,7 @@ export function SwatchStrip({ tools, upright = false }: { tools: Tools; upright?
               aria-label={swatchName(swatch)}
               title={active === index ? 'Press again to change it' : swatchName(swatch)}
               onClick={() => (active === index ? setOpen(index) : tools.pick(index))}
-              className={`h-[52px] w-[68px] shrink-0 overflow-hidden rounded-tag border bg-sheet @max-[900px]:w-[48px] @max-[640px]:w-[44px] ${
+              className={`h-[52px] w-[68px] shrink-0 overflow-hidden rounded-tag border bg-sheet @max-[1040px]:w-[48px] @max-[640px]:w-[44px] ${
                 active === index
                   ? 'border-ink outline outline-[3px] outline-ink'
                   : 'border-rule hover:border-ink-soft'

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals'
-import { COLOURS, STUDENT_SWATCHES, swatchName, TEACHER_SWATCHES } from './swatches.ts'
+import { COLOURS, inkInHand, STUDENT_SWATCHES, swatchName, TEACHER_SWATCHES } from './swatches.ts'
 
 test('every swatch has a name of its own to be heard', () => {
   for (const strip of [STUDENT_SWATCHES, TEACHER_SWATCHES]) {
@@ -11,4 +11,11 @@ test('every swatch has a name of its own to be heard', () => {
 
 test('students are not given the teacher’s red', () => {
   expect(STUDENT_SWATCHES.map(({ colour }) => colour)).not.toContain('#a83a2e')
+})
+
+test('words are put down in the ink in hand, but never in highlighter', () => {
+  const [pen, highlighter] = [STUDENT_SWATCHES[1]!, STUDENT_SWATCHES.at(-1)!]
+  expect(inkInHand(pen, STUDENT_SWATCHES)).toBe(pen)
+  expect(inkInHand(highlighter, STUDENT_SWATCHES)).toBe(STUDENT_SWATCHES[0])
+  expect(inkInHand(highlighter, [highlighter])).toMatchObject({ nib: 'pen', colour: '#1e2b3a' })
 })

@@ -42,6 +42,12 @@ export const TEACHER_SWATCHES: readonly Swatch[] = [
   { nib: 'highlighter', colour: '#e9b93b', width: 14 },
 ]
 
+/** The swatch that words and lines are put down with: the one in hand, but letters are not made of highlighter. */
+export function inkInHand(inHand: Swatch, swatches: readonly Swatch[]): Swatch {
+  if (inHand.nib !== 'highlighter') return inHand
+  return swatches.find(({ nib }) => nib !== 'highlighter') ?? { ...inHand, ...STUDENT_SWATCHES[0] }
+}
+
 /** What a swatch is called for those who hear it. */
 export function swatchName({ nib, colour, width }: Swatch): string {
   const name = COLOURS.find(([value]) => value === colour)?.[1] ?? colour

@@ -1,6 +1,7 @@
 import { MOST_SWATCHES, type Person, type Swatch } from '@hand-back/core'
 import { useCallback, useMemo, useState } from 'react'
 import { useHabits } from './habits/useHabits.ts'
+import { inkInHand } from './swatches.ts'
 import type { Putting } from './things/kinds.ts'
 import type { ToolName } from './tools/tools.ts'
 
@@ -24,7 +25,7 @@ export function useTools(person: Person, first: readonly Swatch[]) {
   return useMemo(
     () => ({
       /** What is put on the page beside ink: in the colour in hand; a teacher’s notes in that of feedback. */
-      look: { ...swatch, tone: role === 'teacher' ? 'madder' : 'ochre' } as const,
+      look: { ...inkInHand(swatch, swatches), tone: role === 'teacher' ? 'madder' : 'ochre' } as const,
       swatches,
       active,
       swatch,

@@ -119,7 +119,7 @@ function Faces({ face, onChoose }: { face: Face; onChoose: (face: Face) => void 
           type="button"
           aria-pressed={face === of}
           onClick={() => onChoose(of)}
-          className={`flex min-h-[64px] min-w-[96px] flex-col items-center justify-center rounded-tag border bg-sheet px-2 ${face === of ? 'border-2 border-ink' : 'border-rule'}`}
+          className={`flex min-h-[64px] w-[84px] flex-col items-center justify-center rounded-tag border bg-sheet px-2 ${face === of ? 'border-2 border-ink' : 'border-rule'}`}
         >
           <span aria-hidden="true" className="text-2xl leading-8" style={{ fontFamily: familyOf(of) }}>
             Aa
