@@ -84,7 +84,7 @@ test('rubbing out exactly where it passes leaves the rest; clearing a page is un
   await button(student, 'Undo').click()
   await expectInk(student, { x: 190, y: 150 })
   await button(student, 'View').click()
-  await button(student, 'Clear this page').click()
+  await button(student, 'Clear what is mine').click()
   await student.keyboard.press('Escape')
   await expectInk(student, { x: 110, y: 150 }, false)
   await button(student, 'Undo').click()

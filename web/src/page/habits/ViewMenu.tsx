@@ -54,7 +54,7 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, upright
             <Row>
               {onRead && <Press onPress={onRead}>Read to me</Press>}
               {onLookBack && <Press onPress={onLookBack}>Look back</Press>}
-              {onClear && <Press onPress={onClear}>Clear this page</Press>}
+              {onClear && <Press onPress={onClear}>Clear what is mine</Press>}
             </Row>
           )}
           <fieldset>
