@@ -30,6 +30,13 @@ export function remember(history: History, event: PageEvent): History {
   return { done: [...history.done, event], undone: [] }
 }
 
+/** What was made in one moment at the end of a list, the last first: it is undone together. */
+export function lastTogether(events: readonly PageEvent[]): PageEvent[] {
+  const last = events.at(-1)
+  const before = events.findLastIndex(({ madeAt }) => madeAt !== last?.madeAt)
+  return events.slice(before + 1).reverse()
+}
+
 /** The history that `events`, all of one person and in order, leave behind. Cost: O(events). */
 export function historyOf(events: Iterable<PageEvent>): History {
   const done = new Map<string, PageEvent>()

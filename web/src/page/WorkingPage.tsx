@@ -96,12 +96,14 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
       const recording = crypto.randomUUID()
       const box = photoBox(where, width / height, measure)
       const before = answered.filter((item) => item.kind === 'photo' && item.place === where.id)
-      store.take(
-        page.id,
-        before.map(({ id }) => id),
-      )
       const photo = { id: crypto.randomUUID(), kind: 'photo', place: where.id, recording, ...box } as const
-      store.add(page.id, [photo], { recording, bytes })
+      store.together(() => {
+        store.take(
+          page.id,
+          before.map(({ id }) => id),
+        )
+        store.add(page.id, [photo], { recording, bytes })
+      })
     },
     turnTo: turnToPage,
   }

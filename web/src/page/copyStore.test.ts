@@ -149,6 +149,27 @@ describe('an open copy', () => {
     store.close()
   })
 
+  test('what was done together is undone and done again together, and nothing else with it', async () => {
+    const store = await open()
+    const [before, one, two] = [stroke(), stroke(), stroke()]
+    store.add(PAGE, [before])
+    store.together(() => {
+      store.add(PAGE, [one])
+      store.add(PAGE, [two])
+      store.take(PAGE, [before.id])
+    })
+    store.undo()
+    expect(seen(store)).toEqual([before.id])
+    store.redo()
+    expect(seen(store)).toEqual([one.id, two.id])
+    store.undo()
+    store.undo()
+    expect(seen(store)).toEqual([])
+    for (let press = 0; press < 3; press++) store.redo()
+    expect(seen(store)).toEqual([one.id, two.id])
+    store.close()
+  })
+
   test('undoes just the acts that are named, whatever was done after them, and none twice', async () => {
     const store = await open()
     const [one, two, later] = [stroke(), stroke(), stroke()]

@@ -13,6 +13,7 @@ import {
   invert,
   type KeptEvent,
   type Layer,
+  lastTogether,
   make,
   noHistory,
   type PageAct,
@@ -29,6 +30,7 @@ import type { Sound } from './device/keepsake.ts'
 import type { LogShelf } from './device/logShelf.ts'
 import type { Outbox } from './device/outbox.ts'
 import { LogReader } from './logReader.ts'
+import { Moments } from './moments.ts'
 import { portions } from './pageActs.ts'
 
 /** An open copy, as its screen sees it. */
@@ -58,6 +60,7 @@ export class CopyStore {
   readonly #reader: LogReader
   readonly #shelf: LogShelf | undefined
   readonly #stopFates: () => void
+  readonly #moments = new Moments()
   /** The ids of this person's own events, and those of them that school has kept, in its order. */
   #own = new Set<string>()
   #ownKept: PageEvent[] = []
@@ -134,16 +137,22 @@ export class CopyStore {
     return event.id
   }
 
+  /** What is done in `acts` is one act to whoever undoes it. */
+  together(acts: () => void): void {
+    this.#moments.together(acts)
+  }
+
   /** Undoes just these acts of this person, the last first; what was undone meanwhile stays undone. */
   undoThese(events: readonly string[]): void {
-    for (const id of [...events].reverse())
-      this.#reverse(this.#now.history.done.find((event) => event.id === id))
+    this.#reverse(this.#now.history.done.filter(({ id }) => events.includes(id)).reverse())
   }
 
   /** Puts items on a page, on the layer that this person writes on. */
   add(page: string, items: readonly Item[], sound?: Sound): void {
-    for (const some of portions(items))
-      this.#commit({ ...this.#common(page), act: 'add', items: some }, sound)
+    this.together(() => {
+      for (const some of portions(items))
+        this.#commit({ ...this.#common(page), act: 'add', items: some }, sound)
+    })
   }
 
   /** Takes items away; undo brings them back. */
@@ -187,12 +196,12 @@ export class CopyStore {
 
   /** Undoes this person's last act; returns the page it was on. */
   undo(): string | undefined {
-    return this.#reverse(this.#now.history.done.at(-1))
+    return this.#reverse(lastTogether(this.#now.history.done))
   }
 
   /** Does again what was undone last; returns the page it was on. */
   redo(): string | undefined {
-    return this.#reverse(this.#now.history.undone.at(-1))
+    return this.#reverse(lastTogether(this.#now.history.undone))
   }
 
   /** Says where the copy stands now, as an answer told it. */
@@ -253,10 +262,12 @@ export class CopyStore {
     this.#set({ history: remember(this.#now.history, event) })
   }
 
-  #reverse(event: PageEvent | undefined): string | undefined {
-    if (!event) return undefined
-    this.#commit(invert(event, crypto.randomUUID(), Date.now()))
-    return event.page
+  /** Does the opposite of acts, in their order, as one act; returns the page of the last of them. */
+  #reverse(events: readonly PageEvent[]): string | undefined {
+    this.together(() => {
+      for (const event of events) this.#commit(invert(event, crypto.randomUUID(), this.#moments.next()))
+    })
+    return events.at(-1)?.page
   }
 
   #settle(fates: readonly EventFate[]): void {
@@ -284,7 +295,7 @@ export class CopyStore {
   }
 
   #common(page: string) {
-    return { id: crypto.randomUUID(), page, layer: this.#layer, madeAt: Date.now() }
+    return { id: crypto.randomUUID(), page, layer: this.#layer, madeAt: this.#moments.next() }
   }
 
   get #now(): OpenCopy {

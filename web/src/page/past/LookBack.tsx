@@ -81,7 +81,10 @@ function Past({
   const bring = () => {
     const now = store.view.getState().log.pages.get(page) ?? emptyPage
     const acts = bringBackTo(then.get(page) ?? emptyPage, now, person.id)
-    const done = acts.map((act) => store.act(page, act))
+    const done: string[] = []
+    store.together(() => {
+      for (const act of acts) done.push(store.act(page, act))
+    })
     if (done.length > 0) sayDone('Brought back as it was then.', () => store.undoThese(done))
     onClose()
   }

@@ -58,8 +58,10 @@ export function useWorkClipboard(place: Place): Pasting {
           ? items.map((item): Ready => ({ item }))
           : await withOwnPictures(items, carried.copy, bytesOf)
       const plain = ready.filter(({ picture }) => picture === undefined).map(({ item }) => item)
-      if (plain.length > 0) store.add(page.id, plain)
-      for (const { item, picture } of ready) if (picture) store.add(page.id, [item], picture)
+      store.together(() => {
+        if (plain.length > 0) store.add(page.id, plain)
+        for (const { item, picture } of ready) if (picture) store.add(page.id, [item], picture)
+      })
       picking.pick(ready.map(({ item }) => item.id))
     }
     const paste = (carried: Carried) => void put(carried).catch(sayProblem)

@@ -1,0 +1,24 @@
+/**
+ * The moments at which acts are made, in milliseconds since 1970: each later than the one before, but
+ * for those done together, which have one moment and are undone together.
+ */
+export class Moments {
+  #last = 0
+  #shared: number | undefined
+
+  next(): number {
+    if (this.#shared !== undefined) return this.#shared
+    this.#last = Math.max(Date.now(), this.#last + 1)
+    return this.#last
+  }
+
+  together(act: () => void): void {
+    if (this.#shared !== undefined) return act()
+    this.#shared = this.next()
+    try {
+      act()
+    } finally {
+      this.#shared = undefined
+    }
+  }
+}
