@@ -13,12 +13,12 @@ export class Moments {
   }
 
   together(act: () => void): void {
-    if (this.#shared !== undefined) return act()
+    const outer = this.#shared
     this.#shared = this.next()
     try {
       act()
     } finally {
-      this.#shared = undefined
+      this.#shared = outer
     }
   }
 }
