@@ -74,7 +74,7 @@ export class Surface {
     this.#stage = canvases.stage
     this.#events = events
     this.#paper = new PaperCanvas(canvases.paper, events.paperTrouble)
-    this.#highlighter = new InkCanvas(canvases.highlighter)
+    this.#highlighter = new InkCanvas(canvases.highlighter, true)
     this.#ink = new InkCanvas(canvases.ink)
     this.#wet = new WetCanvas(canvases.wet)
     this.#hand = new PageHand(this.#wet, {

@@ -8,13 +8,16 @@ import { strokePath } from './strokePath.ts'
  */
 export class InkCanvas {
   readonly element: HTMLCanvasElement
+  readonly #mixes: boolean
   readonly #context: CanvasRenderingContext2D
   #ratio = 1
   #view: View = { scale: 1, x: 0, y: 0 }
   #drawn: readonly Stroke[] = []
 
-  constructor(element: HTMLCanvasElement) {
+  /** `mixes`: what is drawn is mixed with what is under it, which costs at every frame, empty or not. */
+  constructor(element: HTMLCanvasElement, mixes = false) {
     this.element = element
+    this.#mixes = mixes
     this.#context = element.getContext('2d')!
   }
 
@@ -57,10 +60,9 @@ export class InkCanvas {
     else for (const bounds of differ) this.#redraw(bounds)
   }
 
-  /** A canvas without ink is left out: mixing an empty one with what is under it would cost each frame of a move. */
   #hold(strokes: readonly Stroke[]): void {
     this.#drawn = strokes
-    this.element.hidden = strokes.length === 0
+    this.element.hidden = this.#mixes && strokes.length === 0
   }
 
   #redraw(bounds: Bounds): void {
