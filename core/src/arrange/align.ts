@@ -32,7 +32,8 @@ export function align<Thing extends Lying>(things: readonly Thing[], side: Side)
  */
 export function distribute<Thing extends Lying>(things: readonly Thing[], way: 'across' | 'down'): Thing[] {
   const [at, length] = way === 'across' ? (['x', 'width'] as const) : (['y', 'height'] as const)
-  const sorted = [...things].sort((a, b) => a[at] - b[at] || a[at] + a[length] - b[at] - b[length])
+  // Beginning at the same place, the shorter is first. Lengths are compared, not ends: sums round.
+  const sorted = [...things].sort((a, b) => a[at] - b[at] || a[length] - b[length])
   const last = sorted.at(-1)
   if (sorted.length < 3 || !last) return [...things]
   const first = sorted[0]!

@@ -51,7 +51,7 @@ test('distributing makes equal gaps, keeps the order and the outermost', () => {
       (all) => {
         const spaced = distribute(all, 'down')
         const order = (of: typeof all) =>
-          [...of].sort((a, b) => a.y - b.y || bottom(a) - bottom(b) || Number(a.id) - Number(b.id))
+          [...of].sort((a, b) => a.y - b.y || a.height - b.height || Number(a.id) - Number(b.id))
         const was = order(all)
         const by = new Map(spaced.map((thing) => [thing.id, thing]))
         const now = was.map(({ id }) => by.get(id)!)
@@ -61,6 +61,18 @@ test('distributing makes equal gaps, keeps the order and the outermost', () => {
         expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThan(1e-6)
       },
     ),
+    {
+      // Two that end at the same place only because their sums round.
+      examples: [
+        [
+          [
+            { id: '0', x: 0, y: -99.99999999999994, width: 1, height: 1.0000000000000002 },
+            { id: '1', x: 0, y: -99.99999999999994, width: 1, height: 1 },
+            { id: '2', x: 0, y: 0, width: 1, height: 1 },
+          ],
+        ],
+      ],
+    },
   )
 })
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { event, events, idOf, PAGE } from '../test/arbitrary.ts'
 import { apply, applyAll, emptyPage, inSight, type Page } from './apply.ts'
-import type { SignedEvent } from './events.ts'
+import { LAYERS, type SignedEvent } from './events.ts'
 import { historyOf, noHistory, remember } from './history.ts'
 import { invert } from './invert.ts'
 
@@ -62,6 +62,16 @@ describe('applying events', () => {
           const ended = placed.layer === 'feedback' && placed.round !== next.round
           if (!own || ended) expect(after.placed.get(id)).toEqual(placed)
         }
+      }),
+    )
+  })
+
+  test('what is done on one layer leaves the others, even with the same ids', () => {
+    fc.assert(
+      fc.property(events, fc.constantFrom(...LAYERS), (list, layer) => {
+        const on = (page: Page) => look(page).filter((placed) => placed.layer === layer)
+        const alone = list.filter((event) => event.layer === layer)
+        expect(on(applyAll(emptyPage, list))).toEqual(look(applyAll(emptyPage, alone)))
       }),
     )
   })

@@ -19,11 +19,23 @@ export interface OwnSheet extends SheetSet {
   readonly author: string
 }
 
-/** What is on one page of a copy, in the order it was put there, and which events made it so. */
+/**
+ * What is on one page of a copy, by its layer and id (`keyOn`), in the order it was put there, and which
+ * events made it so. Layers know nothing of each other: their events reach a device in no set order, and
+ * nobody can stand in the way of another layer by using an id of its things.
+ */
 export interface Page {
   readonly placed: ReadonlyMap<string, Placed>
   readonly applied: ReadonlySet<string>
   readonly sheet?: OwnSheet
+}
+
+/** Where `Page.placed` keeps a thing of a layer. */
+export const keyOn = (layer: Layer, id: string): string => `${layer} ${id}`
+
+/** A thing of a layer as it lies on a page, taken away or not. */
+export function placedOn(page: Page, layer: Layer, id: string): Placed | undefined {
+  return page.placed.get(keyOn(layer, id))
 }
 
 export const emptyPage: Page = { placed: new Map(), applied: new Set() }
@@ -95,7 +107,8 @@ function applyInto(placed: Map<string, Placed>, event: Exclude<SignedEvent, Of<'
 function addAll(placed: Map<string, Placed>, event: SignedEvent, items: readonly Item[]): void {
   const { layer, round, author } = event
   for (const item of items) {
-    if (!placed.has(item.id)) placed.set(item.id, { item, layer, round, author, taken: false })
+    const at = keyOn(layer, item.id)
+    if (!placed.has(at)) placed.set(at, { item, layer, round, author, taken: false })
     // The one answer of a place, or a card, put there again by another device: the latest counts.
     else if (item.kind === 'answer' || item.kind === 'card')
       rewrite(placed, item.id, event, (was) => ({ ...was, item, author, taken: false }))
@@ -105,17 +118,18 @@ function addAll(placed: Map<string, Placed>, event: SignedEvent, items: readonly
 /** What is left of a stroke belongs to whoever drew it, not to whoever rubbed out the rest. */
 function addPieces(placed: Map<string, Placed>, event: Of<'swap'>): void {
   const whole = event.take.flatMap((id) => {
-    const was = placed.get(id)
+    const was = placed.get(keyOn(event.layer, id))
     return was && mayTouch(event, was) ? [was] : []
   })
-  const pieces = event.items.filter(({ id }) => !placed.has(id))
+  const pieces = event.items.filter(({ id }) => !placed.has(keyOn(event.layer, id)))
   addAll(placed, event, event.items)
   if (whole.length === 0) return
   const from = whole.map(({ item }) => item.id)
   for (const piece of pieces) {
     const drawn = whole.find(({ author, item }) => author !== event.author && isPieceOf(piece, item))
     const { author } = drawn ?? event
-    placed.set(piece.id, { ...placed.get(piece.id)!, author, from })
+    const at = keyOn(event.layer, piece.id)
+    placed.set(at, { ...placed.get(at)!, author, from })
   }
 }
 
@@ -150,8 +164,9 @@ function rewrite(
   event: SignedEvent,
   change: (was: Placed) => Placed,
 ): void {
-  const was = placed.get(id)
-  if (was && mayTouch(event, was)) placed.set(id, change(was))
+  const at = keyOn(event.layer, id)
+  const was = placed.get(at)
+  if (was && mayTouch(event, was)) placed.set(at, change(was))
 }
 
 /**

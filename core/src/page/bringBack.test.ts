@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { laid } from '../ink/similarity.ts'
 import { events, idOf, PAGE } from '../test/arbitrary.ts'
-import { applyAll, emptyPage, type Page } from './apply.ts'
+import { applyAll, emptyPage, type Page, placedOn } from './apply.ts'
 import { bringBackTo } from './bringBack.ts'
 import type { PageAct, SignedEvent } from './events.ts'
 import type { Item } from './items.ts'
@@ -27,12 +27,12 @@ test('whatever was done since, what is somebody’s own is as it was then, and n
       const then = applyAll(emptyPage, all.slice(0, count))
       const now = applyAll(emptyPage, all)
       const again = after(now, bringBackTo(then, now, 'ana'))
-      for (const [id, { author, layer, item, taken }] of again.placed) {
+      for (const [at, { author, layer, item, taken }] of again.placed) {
         if (author !== 'ana' || layer !== 'work') {
-          expect(again.placed.get(id)).toEqual(now.placed.get(id))
+          expect(again.placed.get(at)).toEqual(now.placed.get(at))
           continue
         }
-        const before = then.placed.get(id)
+        const before = then.placed.get(at)
         expect(taken).toBe(!before || before.taken)
         if (before && !before.taken) {
           const [is, was] = [look(item), look(before.item)]
@@ -66,8 +66,11 @@ test('what was typed over, moved and coloured since is as it was; moved together
   expect(acts.map(({ act }) => act)).toEqual(['move', 'recolour', 'change'])
   expect(acts[0]).toMatchObject({ items: [idOf(1), idOf(2)] })
   const again = after(now, acts)
-  expect(again.placed.get(idOf(3))!.item).toEqual(answer)
-  expect(look(again.placed.get(idOf(1))!.item)).toMatchObject({ colour: '#1e2b3a', at: { x: 100, y: 50 } })
+  expect(placedOn(again, 'work', idOf(3))!.item).toEqual(answer)
+  expect(look(placedOn(again, 'work', idOf(1))!.item)).toMatchObject({
+    colour: '#1e2b3a',
+    at: { x: 100, y: 50 },
+  })
 })
 
 test('a page of one’s own that was taken out since is laid in again; another’s is not', () => {

@@ -24,9 +24,10 @@ export function bringBackTo(then: Page, now: Page, person: string): PageAct[] {
   const take: string[] = []
   const bring: string[] = []
   const both: Both[] = []
-  for (const [id, { item, author, layer, taken }] of now.placed) {
+  for (const [at, { item, author, layer, taken }] of now.placed) {
     if (author !== person || layer !== 'work') continue
-    const before = then.placed.get(id)
+    const { id } = item
+    const before = then.placed.get(at)
     if (!before || before.taken) {
       if (!taken) take.push(id)
       continue

@@ -9,8 +9,9 @@ export function missedOf(page: Page, author: string): { bring: string[]; take: s
   const take: string[] = []
   const whole = new Set<string>()
   // A piece stands after what it is a piece of.
-  for (const [id, placed] of page.placed) {
+  for (const placed of page.placed.values()) {
     if (placed.layer !== 'work') continue
+    const { id } = placed.item
     if (placed.from?.some((of) => whole.has(of))) {
       whole.add(id)
       if (!placed.taken) take.push(id)

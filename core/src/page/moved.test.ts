@@ -5,7 +5,7 @@ import { back } from '../ink/similarity.ts'
 import { strokePoints, strokeWidth } from '../ink/stroke.ts'
 import { anyItem, anyMove, idOf, PAGE } from '../test/arbitrary.ts'
 import { measured } from '../test/measured.ts'
-import { applyAll, emptyPage, inSight } from './apply.ts'
+import { applyAll, emptyPage, inSight, placedOn } from './apply.ts'
 import type { SignedEvent } from './events.ts'
 import { invert } from './invert.ts'
 import type { Item, Thing } from './items.ts'
@@ -76,9 +76,9 @@ describe('colours', () => {
           was: coloured.map((item) => colourOf(item)!),
         }
         const now = applyAll(emptyPage, [add, change])
-        for (const { id } of coloured) expect(colourOf(now.placed.get(id)!.item)).toBe('#a83a2e')
+        for (const { id } of coloured) expect(colourOf(placedOn(now, 'work', id)!.item)).toBe('#a83a2e')
         const undone = applyAll(now, [{ ...invert(change, idOf(3), 0), author: 'ana', round: 1 }])
-        expect(coloured.map(({ id }) => colourOf(undone.placed.get(id)!.item))).toEqual(
+        expect(coloured.map(({ id }) => colourOf(placedOn(undone, 'work', id)!.item))).toEqual(
           coloured.map(colourOf),
         )
       }),

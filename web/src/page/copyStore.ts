@@ -20,6 +20,7 @@ import {
   type PageEvent,
   type Person,
   pageOf,
+  placedOn,
   receive,
   remember,
   type SignedEvent,
@@ -188,9 +189,9 @@ export class CopyStore {
     else this.add(page, [{ id, kind: 'card', card, ...to }])
   }
 
-  /** An item that lies on a page now. */
+  /** An item of the layer that this person writes on, as it lies on a page now. */
   itemOn(page: string, id: string): Item | undefined {
-    const placed = pageOf(this.#now.log, page).placed.get(id)
+    const placed = placedOn(pageOf(this.#now.log, page), this.#layer, id)
     return placed && !placed.taken ? placed.item : undefined
   }
 
