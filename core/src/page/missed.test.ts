@@ -1,10 +1,11 @@
 import { expect, test } from '@jest/globals'
+import fc from 'fast-check'
 import { toBase64 } from '../ink/base64.ts'
 import { packPoints } from '../ink/pack.ts'
-import { idOf, PAGE } from '../test/arbitrary.ts'
+import { events, idOf, PAGE } from '../test/arbitrary.ts'
 import { applyAll, emptyPage, inSight, type Page } from './apply.ts'
 import type { PageAct, SignedEvent } from './events.ts'
-import { missedOf } from './missed.ts'
+import { type Exchange, missedOf, piecesOf } from './missed.ts'
 
 let made = 7000
 const by = (author: string, act: PageAct, free = false): SignedEvent =>
@@ -20,6 +21,12 @@ const stroke = (number: number, from: number, to: number, colour = '#1e2b3a') =>
     packPoints([from, to].map((x, index) => ({ x, y: 100, pressure: 0.5, time: index * 10 }))),
   ),
 })
+const exchangesOf = (all: readonly SignedEvent[]) =>
+  all.flatMap((event): Exchange[] =>
+    event.act === 'swap' && event.layer === 'work'
+      ? [{ take: event.take, items: event.items.map(({ id }) => id) }]
+      : [],
+  )
 const ids = (page: Page) => inSight(page).map(({ item }) => item.id)
 
 const drawn = by('ben', { act: 'add', items: [stroke(1, 0, 100)] })
@@ -39,6 +46,21 @@ test('what was rubbed out in part comes back whole, in exchange for all pieces t
   const whole = applyAll(page, [by('marit', { act: 'swap', ...missed, items: [] }, true)])
   expect(ids(whole)).toEqual([idOf(1)])
   expect(missedOf(whole, 'ben').bring).toEqual([])
+})
+
+test('what may be taken in exchange is what can be a piece of it, and no more', () => {
+  const exchanges = exchangesOf(rubbed)
+  expect([...piecesOf([idOf(1)], exchanges)]).toEqual([idOf(2), idOf(3), idOf(4)])
+  expect([...piecesOf([idOf(3)], exchanges)]).toEqual([idOf(4)])
+  expect([...piecesOf([idOf(9)], exchanges)]).toEqual([])
+  // Whatever was done: what is missed brings nothing along but pieces.
+  fc.assert(
+    fc.property(events, fc.constantFrom('ana', 'ben'), (all, author) => {
+      const { bring, take } = missedOf(applyAll(emptyPage, all), author)
+      const pieces = piecesOf(bring, exchangesOf(all))
+      for (const id of take) expect(pieces).toContain(id)
+    }),
+  )
 })
 
 test('pieces belong to whoever drew the stroke; other ink laid in its place does not pass for theirs', () => {

@@ -22,3 +22,23 @@ export function missedOf(page: Page, author: string): { bring: string[]; take: s
   }
   return { bring, take }
 }
+
+/** What an exchange took away and what it laid there instead, by their ids. */
+export interface Exchange {
+  readonly take: readonly string[]
+  readonly items: readonly string[]
+}
+
+/**
+ * All that can be a piece of some strokes, and pieces of those, by what was exchanged on their page, in
+ * order: nothing else is ever to be taken in exchange for them.
+ */
+export function piecesOf(strokes: readonly string[], exchanges: readonly Exchange[]): Set<string> {
+  const whole = new Set(strokes)
+  const pieces = new Set<string>()
+  for (const { take, items } of exchanges) {
+    if (!take.some((id) => whole.has(id) || pieces.has(id))) continue
+    for (const id of items) pieces.add(id)
+  }
+  return pieces
+}

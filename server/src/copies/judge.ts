@@ -1,5 +1,6 @@
 import {
   type EventFate,
+  type Exchange,
   type Item,
   isForSet,
   isThing,
@@ -7,6 +8,7 @@ import {
   MOST_OWN_PAGES,
   mayWrite,
   type PageEvent,
+  piecesOf,
   type Role,
   readInk,
   type Stroke,
@@ -31,6 +33,8 @@ export interface Evidence {
   readonly recordings: ReadonlySet<string>
   /** The pages that somebody laid into this copy. */
   readonly ownPages: ReadonlySet<string>
+  /** What was exchanged for what on a page of this copy, for a teacher who brings work back there. */
+  readonly exchanged: ReadonlyMap<string, readonly Exchange[]>
   /** Whether a page was given to this person, or to nobody. */
   mayWriteOn(page: string): boolean
 }
@@ -49,7 +53,7 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
       ? { id, fate: 'kept', seq: there.seq, round: there.round }
       : wrong(id, 'This belongs to another copy.')
   }
-  if (!mayEver(evidence.role, event)) return wrong(id, 'This is not yours to write on.')
+  if (!mayEver(event, evidence)) return wrong(id, 'This is not yours to write on.')
   const page = evidence.pages.get(event.page)
   const laysIn = event.act === 'sheet' && laysPageIn(event)
   const own = !page && (laysIn || evidence.ownPages.has(event.page))
@@ -69,7 +73,7 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     if (!event.items.every((item) => belongs(item, event.layer, page?.items ?? NOTHING_PRINTED)))
       return wrong(id, 'This page has no such place for an answer.')
   }
-  return mayWrite(evidence.role, evidence.copy, event.layer) || bringsBack(evidence.role, event)
+  return mayWrite(evidence.role, evidence.copy, event.layer) || bringsBack(event, evidence)
     ? undefined
     : { id, fate: 'closed', why: CLOSED[evidence.role] }
 }
@@ -99,10 +103,17 @@ function growsOnly({ set, layer }: SheetEvent): boolean {
   )
 }
 
-/** The teacher brings back what somebody took away, on any layer, and adds nothing. */
-function bringsBack(role: Role, event: PageEvent): boolean {
-  const swapsBack = event.act === 'swap' && event.bring.length > 0 && event.items.length === 0
-  return role === 'teacher' && (event.act === 'bring' || swapsBack)
+/** Whether an event brings strokes back in exchange for something, and adds nothing. */
+export function exchangesBack(event: PageEvent): event is Extract<PageEvent, { act: 'swap' }> {
+  return event.act === 'swap' && event.bring.length > 0 && event.items.length === 0
+}
+
+/** The teacher brings back what somebody took away, on any layer, in exchange for nothing but its pieces. */
+function bringsBack(event: PageEvent, { role, exchanged }: Evidence): boolean {
+  if (role !== 'teacher') return false
+  if (!exchangesBack(event)) return event.act === 'bring'
+  const pieces = piecesOf(event.bring, exchanged.get(event.page) ?? [])
+  return event.take.every((id) => pieces.has(id))
 }
 
 /** Whether a page of the version is one of this copy. */
@@ -121,8 +132,10 @@ function belongs(item: Item, layer: Layer, printed: ReadonlyMap<string, string>)
   return kind === ('options' in item.value ? 'choice' : 'plot')
 }
 
-function mayEver(role: Role, event: PageEvent): boolean {
-  return role === 'student' ? event.layer === 'work' : event.layer !== 'work' || bringsBack(role, event)
+function mayEver(event: PageEvent, evidence: Evidence): boolean {
+  return evidence.role === 'student'
+    ? event.layer === 'work'
+    : event.layer !== 'work' || bringsBack(event, evidence)
 }
 
 function wrong(id: string, why: string): EventFate {

@@ -2,10 +2,11 @@ import { type EventFate, opened, type PageEvent, type Person, type Role } from '
 import type pg from 'pg'
 import type { Context } from '../context.ts'
 import { notHere } from '../http/as.ts'
-import { type Evidence, judge, laysPageIn, type PrintedOn } from './judge.ts'
+import { type Evidence, exchangesBack, judge, laysPageIn, type PrintedOn } from './judge.ts'
 import {
   advanceCopies,
   eventsThere,
+  exchangedIn,
   type HeldCopy,
   holdCopies,
   insertEvents,
@@ -108,6 +109,7 @@ export class Keeper {
     )
     const recordings = await recordingsOf(client, batch)
     const laidIn = await this.#laidIn(client, batch, copies)
+    const exchanged = await exchangedFor(client, batch, copies)
     const now = this.#context.now()
     const writing = new Map<string, Written>()
     const answers: (() => void)[] = []
@@ -128,6 +130,7 @@ export class Keeper {
         there,
         recordings: recordings.get(copy.id) ?? new Set(),
         ownPages: own,
+        exchanged: exchanged.get(copy.id) ?? new Map(),
         mayWriteOn: (page) => pageTakes(copy, request.person.id, role, page),
       }
       const of = writing.get(copy.id) ?? { copy, events: [], markingBegan: false, opened: false }
@@ -194,6 +197,24 @@ export class Keeper {
     }
     return pages
   }
+}
+
+/** What was exchanged in those copies of a batch where a teacher brings work back in exchange for pieces. */
+function exchangedFor(
+  client: pg.PoolClient,
+  batch: readonly Request[],
+  copies: ReadonlyMap<string, HeldCopy>,
+) {
+  const asked = batch.filter(({ copy, person, events }) => {
+    const held = copies.get(copy)
+    return held && roleIn(held, person) === 'teacher' && events.some(exchangesBack)
+  })
+  return asked.length === 0
+    ? new Map<string, Evidence['exchanged']>()
+    : exchangedIn(
+        client,
+        asked.map(({ copy }) => copy),
+      )
 }
 
 /** Whether an event may touch what others made. */

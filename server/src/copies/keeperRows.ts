@@ -1,4 +1,4 @@
-import { type KeptEvent, type Layer, opened, type PageEvent } from '@hand-back/core'
+import { type Exchange, type KeptEvent, type Layer, opened, type PageEvent } from '@hand-back/core'
 import type pg from 'pg'
 import { type PrintedOn, recordingsIn } from './judge.ts'
 import { COPY_FIELDS, type CopyRecord } from './place.ts'
@@ -108,6 +108,25 @@ export async function pagesLaidIn(
   const pages = new Map<string, Set<string>>()
   for (const { copy, page } of rows) pages.set(copy, (pages.get(copy) ?? new Set()).add(page))
   return pages
+}
+
+/** What was exchanged for what in the students' work of copies, by copy and page, in order. */
+export async function exchangedIn(
+  client: pg.PoolClient,
+  copies: string[],
+): Promise<Map<string, Map<string, Exchange[]>>> {
+  const { rows } = await client.query(
+    `SELECT copy_id AS copy, body->>'page' AS page, body->'take' AS take,
+       jsonb_path_query_array(body, '$.items[*].id') AS items
+     FROM event WHERE copy_id = ANY($1) AND layer = 'work' AND body->>'act' = 'swap' ORDER BY copy_id, seq`,
+    [copies],
+  )
+  const found = new Map<string, Map<string, Exchange[]>>()
+  for (const { copy, page, ...exchange } of rows) {
+    const pages = found.get(copy) ?? new Map<string, Exchange[]>()
+    found.set(copy, pages.set(page, [...(pages.get(page) ?? []), exchange]))
+  }
+  return found
 }
 
 /** Writes all new events of a batch at once. */

@@ -230,6 +230,24 @@ describe('a copy that several share', () => {
     expect(told.ok && told.fates.map(({ fate }) => fate)).toEqual(['wrong', 'wrong', 'wrong', 'kept'])
   })
 
+  test('what was rubbed out in part is brought back in exchange for its pieces, and for nothing else', async () => {
+    const { teacher, visitors, of, page } = await shared()
+    const [drawn, other, piece] = [adding(page, 'work'), adding(page, 'work'), adding(page, 'work')]
+    const idsOf = (event: PageEvent) => (event.act === 'add' ? event.items.map(({ id }) => id) : [])
+    const swap = (take: string[], bring: string[], items: unknown[] = []) =>
+      ({ id: randomUUID(), page, layer: 'work', madeAt: 1, act: 'swap', take, bring, items }) as PageEvent
+    const rubbed = swap(idsOf(drawn), [], piece.act === 'add' ? piece.items : [])
+    await visitors[0].keep(of('Terns'), [drawn, other, rubbed])
+    const tried = [
+      swap(idsOf(other), idsOf(drawn)),
+      swap([...idsOf(piece), ...idsOf(other)], idsOf(drawn)),
+      swap(idsOf(piece), idsOf(other)),
+      swap(idsOf(piece), idsOf(drawn)),
+    ]
+    const told = await teacher.keep(of('Terns'), tried)
+    expect(told.ok && told.fates.map(({ fate }) => fate)).toEqual(['wrong', 'wrong', 'wrong', 'kept'])
+  })
+
   test('a page given to one is written on by nobody else', async () => {
     const { teacher, visitors, of, page, students } = await shared()
     await teacher.put(`/copies/${of('Terns')}/owners`, { [page]: [students[0]!.id] })
