@@ -1,7 +1,7 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
-import { along, drawWithPen, expectColour, expectInk, expectKept, onScreen } from './hands/hands.ts'
+import { along, button, drawWithPen, expectColour, expectInk, expectKept, onScreen } from './hands/hands.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
 import { openCopy, prepareLesson } from './house/lesson.ts'
 
@@ -11,7 +11,6 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => house.stop())
 
-const button = (page: Page, name: string) => page.getByRole('button', { name, exact: true })
 const SHORE = [70, 97, 140]
 
 /** The pile with the copies of two students, one with work on it that was handed in. */

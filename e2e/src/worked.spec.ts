@@ -3,6 +3,7 @@ import type { BrowserContextOptions, Page } from '@playwright/test'
 import sharp from 'sharp'
 import {
   along,
+  button,
   drawWithFinger,
   drawWithMouse,
   drawWithPen,
@@ -12,6 +13,7 @@ import {
   onScreen,
   type Place,
 } from './hands/hands.ts'
+import { TABLET } from './house/atWork.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
 import { openCopy, prepareLesson } from './house/lesson.ts'
 
@@ -27,7 +29,6 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => house.stop())
 
-const TABLET = { viewport: { width: 820, height: 1180 }, hasTouch: true }
 const HANDS: readonly (readonly [
   string,
   BrowserContextOptions,
@@ -39,7 +40,6 @@ const HANDS: readonly (readonly [
 ]
 
 const across = (y: number) => along({ x: 80, y }, { x: 260, y })
-const button = (page: Page, name: string) => page.getByRole('button', { name, exact: true })
 const pen = (page: Page, index: number) =>
   page.getByRole('group', { name: 'Pens' }).getByRole('button').nth(index).click()
 

@@ -132,3 +132,6 @@ export async function expectColour(page: Page, at: Place, colour: readonly numbe
 export async function expectKept(page: Page): Promise<void> {
   await expect(page.locator('[data-kept=kept]')).toBeVisible({ timeout: 30_000 })
 }
+
+/** The button of just this name. */
+export const button = (page: Page, name: string) => page.getByRole('button', { name, exact: true })

@@ -4,19 +4,14 @@ import {
   lenientKey,
   type Printed,
   type PrintedItem,
-  TONES,
   type TypedKey,
 } from '@hand-back/core'
 import { Plus, X } from 'lucide-react'
-import { useRef } from 'react'
 import { useStore } from 'zustand'
-import { FormulaField } from '../../../page/things/FormulaField.tsx'
 import { Button } from '../../../ui/Button.tsx'
-import { sayProblem } from '../../../ui/notices.ts'
-import { bringPicture } from '../bringPicture.ts'
 import { usePreparing } from '../context.ts'
 import { pageAt } from '../sheetStore.ts'
-import { ChoiceRow, ColourRow, NumberRow, SMALL_INPUT, TextRow, TickRow } from './rows.tsx'
+import { ChoiceRow, NumberRow, SMALL_INPUT, TextRow, TickRow } from './rows.tsx'
 import type { SetOf } from './tell.tsx'
 
 /** The key of a place, and how to change it. Only the teacher sees it. */
@@ -215,101 +210,5 @@ export function LabelPanel({
       value={item.label}
       onChange={(label) => set({ label } as Partial<PrintedItem> & Partial<typeof item>, 'label')}
     />
-  )
-}
-
-const TINTS = [
-  ['#f7f5ef', 'paper'],
-  ['#ffffff', 'white'],
-  [TONES.slate[1], 'slate'],
-  [TONES.verdigris[1], 'verdigris'],
-  [TONES.ochre[1], 'ochre'],
-  [TONES.madder[1], 'madder'],
-] as const
-
-export function CardPanel({ item, set }: { item: Printed<'card'>; set: SetOf<Printed<'card'>> }) {
-  const { worksheet } = usePreparing()
-  const input = useRef<HTMLInputElement>(null)
-  const { face } = item
-  const size = 'size' in face ? face.size : 14
-  const showPicture = async (file: File | undefined) => {
-    if (!file) return
-    try {
-      const picture = await bringPicture(worksheet.id, file)
-      set({
-        face: { kind: 'picture', file: picture.file, alt: '' },
-        height: (item.width * picture.height) / picture.width,
-      })
-    } catch (error) {
-      sayProblem(error)
-    }
-  }
-  return (
-    <>
-      <ChoiceRow
-        label="Shows"
-        value={face.kind}
-        options={[
-          ['text', 'words'],
-          ['formula', 'a formula'],
-          ['picture', 'a picture'],
-        ]}
-        onChange={(kind) => {
-          if (kind === 'picture') input.current?.click()
-          else if (kind === 'text') set({ face: { kind, text: '', size } })
-          else
-            set({ face: { kind, latex: '', drawing: { path: '', width: 0, ascent: 0, descent: 0 }, size } })
-        }}
-      />
-      {face.kind === 'text' && (
-        <TextRow
-          label="Words"
-          lines={2}
-          first
-          value={face.text}
-          longest={500}
-          onChange={(text) => set({ face: { ...face, text } }, 'text')}
-        />
-      )}
-      {face.kind === 'formula' && (
-        <FormulaField
-          latex={face.latex}
-          onDrawn={(latex, drawing) => set({ face: { ...face, latex, drawing } }, 'latex')}
-        />
-      )}
-      {face.kind === 'picture' && (
-        <>
-          <TextRow
-            label="In words"
-            value={face.alt}
-            longest={500}
-            onChange={(alt) => set({ face: { ...face, alt } }, 'alt')}
-          />
-          <Button onClick={() => input.current?.click()}>Another picture</Button>
-        </>
-      )}
-      {'size' in face && (
-        <NumberRow
-          label="Letters"
-          value={face.size}
-          least={4}
-          most={300}
-          onChange={(next) => set({ face: { ...face, size: next } }, 'size')}
-        />
-      )}
-      <ColourRow label="Paper" value={item.tint} offer={TINTS} onChange={(tint) => set({ tint }, 'tint')} />
-      <TickRow label="A stack that never runs out" on={item.stack} onChange={(stack) => set({ stack })} />
-      <input
-        ref={input}
-        type="file"
-        accept="image/png,image/jpeg,image/webp"
-        aria-label="A picture for the card"
-        className="hidden"
-        onChange={(event) => {
-          void showPicture(event.target.files?.[0])
-          event.target.value = ''
-        }}
-      />
-    </>
   )
 }

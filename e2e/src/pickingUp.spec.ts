@@ -1,0 +1,169 @@
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import type { Page } from '@playwright/test'
+import sharp from 'sharp'
+import {
+  along,
+  button,
+  drawWithFinger,
+  drawWithMouse,
+  expectInk,
+  expectKept,
+  onScreen,
+  type Place,
+  touch,
+} from './hands/hands.ts'
+import { atWork, seeAsTeacher, TABLET } from './house/atWork.ts'
+import { expect, type House, openHouse, test } from './house/house.ts'
+import { giveOut } from './house/lesson.ts'
+
+let house: House
+let pdf: Uint8Array
+test.beforeAll(async () => {
+  house = await openHouse()
+  pdf = await makePdf([{}, {}])
+})
+test.afterAll(() => house.stop())
+
+const across = (y: number, from = 80, to = 300) => along({ x: from, y }, { x: to, y })
+/** The way of a loop round a box of the page. */
+const loop = (x0: number, y0: number, x1: number, y1: number): Place[] => [
+  { x: x0, y: y0 },
+  { x: x1, y: y0 },
+  { x: x1, y: y1 },
+  { x: x0, y: y1 },
+  { x: x0, y: y0 + 2 },
+]
+const boxOf = async (page: Page) => (await page.getByTestId('picked').boundingBox())!
+test('picked up with a loop: moved, turned, in another colour, twice, taken away; undo brings all of it back', async ({
+  somebody,
+}) => {
+  const { student, teacher, lesson } = await atWork(house, somebody, pdf)
+  await drawWithMouse(student, across(150))
+  await drawWithMouse(student, across(300))
+  await button(student, 'Pick up').click()
+  await drawWithMouse(student, loop(60, 130, 320, 170))
+  const box = await boxOf(student)
+  await student.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await student.mouse.down()
+  const to = await onScreen(student, { x: 190, y: 220 })
+  await student.mouse.move(to.x, to.y, { steps: 4 })
+  await student.mouse.up()
+  await expectInk(student, { x: 190, y: 220 })
+  await expectInk(student, { x: 190, y: 150 }, false)
+
+  // A quarter by the handle: upright now.
+  const handle = (await student.locator('[data-handle=turn]').boundingBox())!
+  const middle = await onScreen(student, { x: 190, y: 220 })
+  await student.mouse.move(handle.x + 22, handle.y + 22)
+  await student.mouse.down()
+  await student.mouse.move(middle.x + 40, middle.y - 30, { steps: 3 })
+  await student.mouse.move(middle.x + 60, middle.y, { steps: 3 })
+  await student.mouse.up()
+  await expectInk(student, { x: 190, y: 290 })
+  await expectInk(student, { x: 110, y: 220 }, false)
+
+  await button(student, 'Colour').click()
+  await button(student, 'madder').click()
+  await student.keyboard.press('Escape')
+  await button(student, 'Again').click()
+  await expectInk(student, { x: 204, y: 234 })
+  await student.keyboard.press('Delete')
+  await expectInk(student, { x: 204, y: 234 }, false)
+  await seeAsTeacher(house, teacher, lesson)
+  await expectInk(teacher, { x: 190, y: 290 })
+  const [moved] = await house.rows<{ count: number }>(
+    "SELECT count(*)::int FROM event WHERE copy_id = $1 AND body->>'act' IN ('move', 'recolour')",
+    [lesson.students[0]!.copy],
+  )
+  expect(moved!.count).toBe(3)
+
+  // Back to how it was first drawn: the copy taken away, made, coloured, turned, moved.
+  for (let press = 0; press < 5; press++) await student.keyboard.press('Control+z')
+  await expectInk(student, { x: 110, y: 150 })
+  await expectInk(student, { x: 190, y: 290 }, false)
+  await expectInk(teacher, { x: 110, y: 150 })
+})
+
+test('by touch alone: a tap adds, two fingers move, scale and turn what is picked up, and the page stays', async ({
+  somebody,
+}) => {
+  const { student } = await atWork(house, somebody, pdf, TABLET)
+  await drawWithFinger(student, across(150, 200, 300))
+  await drawWithFinger(student, across(180, 200, 300))
+  await button(student, 'Pick up').click()
+  await drawWithFinger(student, [{ x: 250, y: 150 }])
+  await drawWithFinger(student, [{ x: 250, y: 180 }])
+  const box = await boxOf(student)
+  expect(box.height).toBeGreaterThan(25)
+  const scale = await student.getByTestId('page').getAttribute('data-scale')
+  const [left, right] = [
+    { x: box.x + 20, y: box.y + box.height / 2 },
+    { x: box.x + box.width - 20, y: box.y + box.height / 2 },
+  ]
+  await touch(student, 'touchStart', [left])
+  await touch(student, 'touchStart', [left, right])
+  for (let step = 1; step <= 5; step++)
+    await touch(student, 'touchMove', [
+      { x: left.x - step * 12, y: left.y + step * 20 },
+      { x: right.x + step * 12, y: right.y + step * 20 },
+    ])
+  await touch(student, 'touchEnd', [])
+  await expect.poll(async () => (await boxOf(student)).width).toBeGreaterThan(box.width + 80)
+  expect(await student.getByTestId('page').getAttribute('data-scale')).toBe(scale)
+  await expectInk(student, { x: 250, y: 150 }, false)
+  await button(student, 'Let go').click()
+  await button(student, 'Undo').click()
+  await expectInk(student, { x: 250, y: 150 })
+})
+
+test('pictures dragged in and from the camera, picked up with a box, copied into another copy', async ({
+  somebody,
+}) => {
+  const { student, teacher, lesson } = await atWork(house, somebody, pdf)
+  const bytes = await sharp({ create: { width: 120, height: 80, channels: 3, background: '#1b6e68' } })
+    .png()
+    .toBuffer()
+  const dropped = await student.evaluateHandle((base64) => {
+    const transfer = new DataTransfer()
+    const file = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
+    transfer.items.add(new File([file], 'knot.png', { type: 'image/png' }))
+    return transfer
+  }, bytes.toString('base64'))
+  await student.getByRole('main').dispatchEvent('drop', { dataTransfer: dropped })
+  await expect(student.getByTestId('picked')).toBeVisible()
+  await button(student, 'Let go').click()
+  await student.getByLabel('A picture from the camera').setInputFiles({
+    name: 'photo.png',
+    mimeType: 'image/png',
+    buffer: bytes,
+  })
+  await expect(student.getByTestId('picked')).toBeVisible()
+  await button(student, 'Let go').click()
+  await expectKept(student)
+
+  await button(student, 'Pick up').click()
+  await button(student, 'with a box').click()
+  await drawWithMouse(student, along({ x: 30, y: 40 }, { x: 560, y: 500 }))
+  await expect(student.getByTestId('picked')).toBeVisible()
+  await button(student, 'Copy').click()
+  const pictures = (copy: string) =>
+    house.rows(
+      "SELECT 1 FROM event, jsonb_array_elements(body->'items') AS i WHERE copy_id = $1 AND i->>'kind' = 'picture'",
+      [copy],
+    )
+  expect(await pictures(lesson.students[0]!.copy)).toHaveLength(2)
+
+  // Another copy of the same student: the pictures come along with their bytes.
+  const { copies } = await giveOut(house, teacher, lesson)
+  const other = copies[0]!.id
+  await student.goto(`${house.url}/copy/${other}`)
+  await student.locator('main[aria-busy=false]').waitFor()
+  await button(student, 'Put on').click()
+  await button(student, 'Copied').click()
+  await expect.poll(() => pictures(other)).toHaveLength(2)
+  const [own] = await house.rows<{ count: number }>(
+    'SELECT count(*)::int FROM recording WHERE copy_id = $1',
+    [other],
+  )
+  expect(own!.count).toBe(2)
+})

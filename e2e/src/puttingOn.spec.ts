@@ -1,0 +1,134 @@
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import type { Page } from '@playwright/test'
+import sharp from 'sharp'
+import { button, expectColour, expectKept, onScreen, type Place } from './hands/hands.ts'
+import { atWork } from './house/atWork.ts'
+import { expect, type House, openHouse, test } from './house/house.ts'
+import { openCopy } from './house/lesson.ts'
+
+let house: House
+let pdf: Uint8Array
+test.beforeAll(async () => {
+  house = await openHouse()
+  pdf = await makePdf([{}, {}])
+})
+test.afterAll(() => house.stop())
+
+/** The colour of the picture that is put on pages here. */
+const CRAB = [27, 110, 104]
+const boxOf = async (page: Page) => (await page.getByTestId('picked').boundingBox())!
+/** The place of the page in the middle of what is picked up. */
+const middleOf = async (page: Page): Promise<Place> => {
+  const { x, y, width, height } = await boxOf(page)
+  const [from, to] = [await onScreen(page, { x: 0, y: 0 }), await onScreen(page, { x: 100, y: 0 })]
+  const scale = (to.x - from.x) / 100
+  return { x: (x + width / 2 - from.x) / scale, y: (y + height / 2 - from.y) / scale }
+}
+test('a long text beside a picture: typed with the tab killed in between, changed later, pasted and cut to size', async ({
+  somebody,
+}) => {
+  const { student, teacher, lesson } = await atWork(house, somebody, pdf)
+  const words = async (page: Page) => {
+    const { copy } = lesson.students[0]!
+    const answer = await teacher.request.get(`${house.url}/api/copies/${copy}/log`)
+    const log = (await answer.json()) as {
+      act: string
+      items?: { text?: string }[]
+      set?: { thing?: { text?: string } }
+    }[]
+    await expect(page.getByTestId('page')).toBeVisible()
+    return log
+      .flatMap(({ items, set }) => items?.map((item) => item.text) ?? [set?.thing?.text])
+      .filter(Boolean)
+  }
+  await button(student, 'Put on').click()
+  await button(student, 'Words').click()
+  const at = await onScreen(student, { x: 80, y: 200 })
+  await student.mouse.click(at.x, at.y)
+  await student.keyboard.type('The ebb runs out under the quay.')
+  await expect.poll(() => words(student)).toContain('The ebb runs out under the quay.')
+  // Nobody pressed anything: the tab is killed in the middle of typing.
+  const context = student.context()
+  await student.close()
+  const again = await context.newPage()
+  await openCopy(house, again, lesson, 0)
+  await button(again, 'Pick up').click()
+  const there = await onScreen(again, { x: 120, y: 207 })
+  await again.mouse.click(there.x, there.y)
+  await again.getByTestId('picked').click()
+  await expect(again.getByTestId('words')).toHaveValue('The ebb runs out under the quay.')
+  await again.keyboard.type(' The boats lean over.')
+  await again.keyboard.press('Escape')
+  await expect.poll(() => words(again)).toContain('The ebb runs out under the quay. The boats lean over.')
+
+  await button(again, 'Letters').click()
+  await button(again, 'as in books').click()
+  await again.keyboard.press('Escape')
+  await expect
+    .poll(() => house.rows("SELECT 1 FROM event WHERE body->'set'->'thing'->>'face' = 'book'"))
+    .toHaveLength(1)
+
+  // The side rewraps, the corner takes the letters along.
+  const before = await boxOf(again)
+  const drag = async (handle: 'side' | 'corner', index: number, dx: number, dy: number) => {
+    const box = (await again.locator(`[data-handle=${handle}]`).nth(index).boundingBox())!
+    await again.mouse.move(box.x + 22, box.y + 22)
+    await again.mouse.down()
+    await again.mouse.move(box.x + 22 + dx, box.y + 22 + dy, { steps: 3 })
+    await again.mouse.up()
+  }
+  await drag('side', 0, -90, 0)
+  await expect.poll(async () => (await boxOf(again)).height).toBeGreaterThan(before.height + 10)
+  const narrow = await boxOf(again)
+  await drag('corner', 2, narrow.width / 2, narrow.height / 2)
+  await expect.poll(async () => (await boxOf(again)).height).toBeGreaterThan(narrow.height * 1.3)
+  await button(again, 'Let go').click()
+
+  await again.getByLabel('A picture for the page').setInputFiles({
+    name: 'crab.png',
+    mimeType: 'image/png',
+    buffer: await sharp({ create: { width: 300, height: 200, channels: 3, background: '#1b6e68' } })
+      .png()
+      .toBuffer(),
+  })
+  const picture = await boxOf(again)
+  await expectColour(again, await middleOf(again), CRAB)
+  await button(again, 'Cut off').click()
+  await again.getByLabel('left', { exact: true }).fill('50')
+  await again.keyboard.press('Escape')
+  await expect.poll(async () => (await boxOf(again)).width).toBeLessThan(picture.width * 0.6)
+  await expectKept(again)
+  const answer = await teacher.request.get(`${house.url}/api/copies/${lesson.students[0]!.copy}/pdf`)
+  expect((await answer.body()).includes('/Subtype /Image') || (await answer.body()).length > 5000).toBe(true)
+})
+
+test('a formula that school cannot draw just now is drawn when it is in reach again, and lands where one looks', async ({
+  somebody,
+}) => {
+  const { student, lesson } = await atWork(house, somebody, pdf)
+  await button(student, 'Put on').click()
+  await button(student, 'Formula').click()
+  const dialog = student.getByRole('dialog', { name: 'A formula' })
+  const put = dialog.getByRole('button', { name: 'Put it on the page' })
+  await dialog.locator('math-field').waitFor()
+  await student.context().setOffline(true)
+  await dialog.getByLabel('The same in LaTeX').fill('h=\\frac{5.3}{2}')
+  await expect(dialog.getByRole('alert')).toContainText('Can’t reach school')
+  await expect(put).toBeDisabled()
+  await student.context().setOffline(false)
+  await put.click()
+  await expect(student.getByTestId('picked')).toBeVisible()
+  const formulas = () =>
+    house.rows<{ latex: string }>(
+      "SELECT i->>'latex' AS latex FROM event, jsonb_array_elements(body->'items') AS i WHERE copy_id = $1 AND i->>'kind' = 'formula'",
+      [lesson.students[0]!.copy],
+    )
+  await expect.poll(formulas).toEqual([{ latex: 'h=\\frac{5.3}{2}' }])
+  // Written anew, it is the same formula in other words.
+  await student.getByTestId('picked').click()
+  await dialog.getByLabel('The same in LaTeX').fill('h=2.65')
+  await put.click()
+  await expect
+    .poll(() => house.rows("SELECT 1 FROM event WHERE body->'set'->'thing'->>'latex' = 'h=2.65'"))
+    .toHaveLength(1)
+})
