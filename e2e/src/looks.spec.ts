@@ -105,6 +105,9 @@ test('what opens over the teacher’s views is accessible too', async ({ somebod
   await teacher.getByRole('link', { name: /Curlew class/ }).click()
   await lookInto('Slips to cut')
   await lookInto('Bring in a list')
+  await teacher.getByRole('link', { name: 'Shelf' }).click()
+  await teacher.getByRole('link', { name: /First page of Curves/ }).click()
+  await lookInto('Keys')
 })
 
 test('a student’s views are accessible and fit, down to a small telephone', async ({ somebody }) => {
@@ -163,6 +166,10 @@ test('what opens over a page one works on is accessible, upright or along the bo
     await press('View')
     await press('Look back')
   }, 'Make it like this again')
+  await lookInto(async () => {
+    await press('View')
+    await press('Keys')
+  }, 'pick the next thing')
   await lookInto(async () => {
     await press('Put on')
     await press('Formula')

@@ -85,6 +85,7 @@ test('pens, paper and the side of the strip come along to another device; nobody
   await button(student, 'Move →').click()
   await student.keyboard.press('Escape')
   await expect(pens(student).nth(2)).toHaveAccessibleName(/pink brush/)
+  await expect(pens(student).nth(2)).toBeFocused()
   await button(student, 'View').click()
   await button(student, 'Paper: sky').click()
   await button(student, 'left').click()

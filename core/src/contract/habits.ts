@@ -29,5 +29,7 @@ export const habits = z.object({
   letters: z.enum(['usual', 'larger', 'largest']).optional(),
   /** What one finger does: it writes until a pen is seen, always writes, or always moves the page. */
   finger: z.enum(['until pen', 'writes', 'moves']).optional(),
+  /** Whether one key alone, a letter, number or sign, does something on a page. */
+  singleKeys: z.boolean().optional(),
 })
 export type Habits = z.infer<typeof habits>

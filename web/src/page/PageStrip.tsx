@@ -111,16 +111,20 @@ function TwoWays<Way>({ tools, tool, label, icon, upright, legend, ways, way, on
   const [open, setOpen] = useState(false)
   const inHand = tools.tool === tool
   return (
-    <Popover.Root open={open} onOpenChange={(opens) => !opens && setOpen(false)}>
-      <Popover.Anchor asChild>
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger asChild>
         <StripButton
           icon={icon}
           label={label}
           pressed={inHand}
           hint={inHand ? 'Press again to change how' : undefined}
-          onClick={() => (inHand ? setOpen(true) : tools.setTool(tool))}
+          onClick={(event) => {
+            if (inHand) return
+            event.preventDefault()
+            tools.setTool(tool)
+          }}
         />
-      </Popover.Anchor>
+      </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           side={upright ? 'right' : 'top'}

@@ -1,6 +1,6 @@
 import { MOST_SWATCHES, NIBS, type Swatch, strokeOutline, traceOutline } from '@hand-back/core'
 import { Popover } from 'radix-ui'
-import { type ComponentProps, type ReactNode, useMemo, useState } from 'react'
+import { type ComponentProps, type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { ColourGrid } from './ColourGrid.tsx'
 import { swatchName, WIDTHS } from './swatches.ts'
 import type { Tools } from './useTools.ts'
@@ -10,6 +10,10 @@ export function SwatchStrip({ tools, upright = false }: { tools: Tools; upright?
   const { swatches } = tools
   const active = tools.tool === 'pen' ? tools.active : undefined
   const [open, setOpen] = useState<number>()
+  const opened = useRef(open)
+  useLayoutEffect(() => {
+    opened.current = open
+  }, [open])
   const moveTo = (index: number, by: -1 | 1) => {
     tools.shift(index, by)
     setOpen(index + by)
@@ -20,15 +24,19 @@ export function SwatchStrip({ tools, upright = false }: { tools: Tools; upright?
         <Popover.Root
           key={index}
           open={open === index}
-          onOpenChange={(opens) => !opens && setOpen(undefined)}
+          onOpenChange={(opens) => setOpen(opens ? index : undefined)}
         >
-          <Popover.Anchor asChild>
+          <Popover.Trigger asChild>
             <button
               type="button"
               aria-pressed={active === index}
               aria-label={swatchName(swatch)}
               title={active === index ? 'Press again to change it' : swatchName(swatch)}
-              onClick={() => (active === index ? setOpen(index) : tools.pick(index))}
+              onClick={(event) => {
+                if (active === index) return
+                event.preventDefault()
+                tools.pick(index)
+              }}
               className={`h-[52px] w-[68px] shrink-0 overflow-hidden rounded-tag border bg-sheet @max-[1040px]:w-[48px] @max-[640px]:w-[44px] ${
                 active === index
                   ? 'border-ink outline outline-[3px] outline-ink'
@@ -37,11 +45,13 @@ export function SwatchStrip({ tools, upright = false }: { tools: Tools; upright?
             >
               <Sample swatch={swatch} />
             </button>
-          </Popover.Anchor>
+          </Popover.Trigger>
           <Popover.Portal>
             <Popover.Content
               side={upright ? 'right' : 'top'}
               sideOffset={10}
+              // Where the pen has moved to, its settings are open already.
+              onCloseAutoFocus={(event) => opened.current !== undefined && event.preventDefault()}
               className="z-50 max-h-[80vh] w-[330px] overflow-y-auto rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
             >
               <Settings swatch={swatch} onChange={(changed) => tools.change(index, changed)}>

@@ -1,5 +1,5 @@
 import { type InkPoint, lean, type Point, Steadier } from '@hand-back/core'
-import { pressesBySpace } from './takesKeys.ts'
+import { pressedByKeys } from './takesKeys.ts'
 import type { Tool } from './tools/tools.ts'
 
 /** What the pointers act on. */
@@ -255,7 +255,7 @@ export class Pointers {
   }
 
   readonly #key = (event: KeyboardEvent) => {
-    if (event.code !== 'Space' || pressesBySpace(event.target)) return
+    if (event.code !== 'Space' || pressedByKeys(event.target)) return
     this.#spaceHeld = event.type === 'keydown'
   }
 

@@ -13,7 +13,7 @@ export function takesKeys(target: EventTarget | null): boolean {
   return isTyping(target) || (target instanceof HTMLElement && target.closest('input') !== null)
 }
 
-/** Whether the space bar would press what has the focus. */
-export function pressesBySpace(target: EventTarget | null): boolean {
+/** Whether the space bar or Enter would press what has the focus. */
+export function pressedByKeys(target: EventTarget | null): boolean {
   return takesKeys(target) || (target instanceof HTMLElement && target.closest('button, a, summary') !== null)
 }

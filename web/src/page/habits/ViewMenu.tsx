@@ -4,6 +4,7 @@ import { Popover } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { StripButton } from '../StripButton.tsx'
 import type { Surface } from '../Surface.ts'
+import { Choices } from './Choices.tsx'
 import { useHabits } from './useHabits.ts'
 
 /** Colours for the eyes over the paper. */
@@ -26,11 +27,13 @@ interface ViewMenuProps {
   onClear?: (() => void) | undefined
   /** Reads the page aloud, where the device has a voice. */
   onRead?: (() => void) | undefined
+  /** Tells which keys do what. */
+  onKeys: () => void
   upright: boolean
 }
 
 /** How one sees and holds the page: zoom, tint, size of words, side of the strip, what a finger does. */
-export function ViewMenu({ person, surface, onLookBack, onClear, onRead, upright }: ViewMenuProps) {
+export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onKeys, upright }: ViewMenuProps) {
   const [habits, change] = useHabits(person.id)
   const { tint, letters = 'usual', strip = 'bottom', finger = 'until pen' } = habits
   return (
@@ -130,6 +133,9 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, upright
             ]}
             onChoose={(value) => change({ finger: value })}
           />
+          <Row>
+            <Press onPress={onKeys}>Keys</Press>
+          </Row>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
@@ -167,33 +173,5 @@ function Swatch({ name, colour, on, onPress }: SwatchProps) {
       className={`h-11 w-11 rounded-tag border ${on ? 'border-ink outline outline-2 outline-ink' : 'border-rule'}`}
       style={{ background: colour }}
     />
-  )
-}
-
-interface ChoicesProps<Value extends string> {
-  legend: string
-  value: Value
-  options: readonly (readonly [Value, string])[]
-  onChoose: (value: Value) => void
-}
-
-function Choices<Value extends string>({ legend, value, options, onChoose }: ChoicesProps<Value>) {
-  return (
-    <fieldset>
-      <legend className="mb-1.5 font-semibold">{legend}</legend>
-      <div className="flex flex-wrap gap-2">
-        {options.map(([of, words]) => (
-          <button
-            key={of}
-            type="button"
-            aria-pressed={value === of}
-            onClick={() => onChoose(of)}
-            className={`min-h-[44px] rounded-tag border px-3 ${value === of ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet hover:border-ink-soft'}`}
-          >
-            {words}
-          </button>
-        ))}
-      </div>
-    </fieldset>
   )
 }

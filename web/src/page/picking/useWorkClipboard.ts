@@ -7,7 +7,7 @@ import { smallerPhoto } from '../answers/smallerPhoto.ts'
 import type { CopyStore } from '../copyStore.ts'
 import { type Look, madeThing, type Putting } from '../things/kinds.ts'
 import type { Things } from '../things/useThings.ts'
-import type { WorkClipboard } from '../work/useWorkKeys.ts'
+import type { WorkClipboard } from '../work/useCopyPaste.ts'
 import { ASIDE, type Picking } from './usePicking.ts'
 import { type Carried, copyWork, lastCopied, pasted, picturesIn, readWork } from './workClipboard.ts'
 
@@ -26,6 +26,8 @@ interface Place {
 }
 
 export interface Pasting extends WorkClipboard {
+  /** Puts the thing in hand where one looks. */
+  putHere(): void
   copy(): void
   /** Puts what was copied in this tab last. */
   pasteLast(): void
@@ -72,6 +74,7 @@ export function useWorkClipboard(place: Place): Pasting {
     return {
       addPicture,
       putHere: () => things.putDown(madeThing(putting, { from: middle(), to: middle() }, look)),
+      cut: picking.take,
       copied: () => (picking.items.length === 0 ? undefined : copyWork(picking.items, copy.id)),
       copy: () => void (picking.items.length > 0 && copyWork(picking.items, copy.id)),
       hasLast: () => lastCopied() !== undefined,

@@ -48,27 +48,31 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste, upright }: PutMe
     if (chosen) onPicture(chosen)
     input.value = ''
   }
+  const chosen = useRef(false)
   const then = (act: () => void) => () => {
+    chosen.current = true
     setOpen(false)
     act()
   }
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Anchor asChild>
-        <span>
-          <StripButton
-            icon={Plus}
-            label="Put on"
-            pressed={tools.tool === 'put'}
-            hint="Words, a note, a picture, lines and shapes"
-            onClick={() => setOpen(!open)}
-          />
-        </span>
-      </Popover.Anchor>
+      <Popover.Trigger asChild>
+        <StripButton
+          icon={Plus}
+          label="Put on"
+          pressed={tools.tool === 'put'}
+          hint="Words, a note, a picture, lines and shapes"
+        />
+      </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           side={upright ? 'right' : 'top'}
           sideOffset={10}
+          onCloseAutoFocus={(event) => {
+            // Keys belong to the page from now on, where what was chosen is put down.
+            if (chosen.current) event.preventDefault()
+            chosen.current = false
+          }}
           className="z-50 grid w-[min(380px,94vw)] grid-cols-4 gap-1.5 rounded-md border border-rule bg-card p-3 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
         >
           {KINDS.map(([kind, name, icon]) => (

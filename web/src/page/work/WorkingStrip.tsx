@@ -66,6 +66,7 @@ export function WorkingStrip({ work, upright, children, onLookBack, onRead }: Wo
             onLookBack={onLookBack}
             onClear={writing && work.clear}
             onRead={onRead}
+            onKeys={work.showKeys}
           />
         </>
       )}

@@ -9,6 +9,7 @@ import { WordsEditor } from '../things/WordsEditor.tsx'
 import type { View } from '../view.ts'
 import type { Work } from './useWork.ts'
 
+const KeysDialog = lazy(() => import('../keys/KeysDialog.tsx').then((file) => ({ default: file.KeysDialog })))
 const FormulaDialog = lazy(() => import('../things/FormulaDialog.tsx'))
 
 interface WorktopProps {
@@ -97,6 +98,11 @@ export function Worktop(props: WorktopProps) {
         )}
       </div>
       {props.strip(strip !== 'bottom')}
+      {work.keysShown && (
+        <Suspense>
+          <KeysDialog person={person} groups={work.keys} onClose={work.hideKeys} />
+        </Suspense>
+      )}
       {formulas.writing && (
         <Suspense>
           <FormulaDialog

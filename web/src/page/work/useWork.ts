@@ -3,6 +3,8 @@ import { useCallback, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { useCloseUp } from '../closeUp/CloseUp.tsx'
 import type { CopyStore } from '../copyStore.ts'
+import type { KeyGroup } from '../keys/keyActs.ts'
+import { useKeys } from '../keys/useKeys.ts'
 import { usePicking } from '../picking/usePicking.ts'
 import { useWorkClipboard } from '../picking/useWorkClipboard.ts'
 import type { Surface } from '../Surface.ts'
@@ -10,8 +12,10 @@ import { ontoPage } from '../things/kinds.ts'
 import { useFormulas } from '../things/useFormulas.ts'
 import { useThings } from '../things/useThings.ts'
 import type { Tools } from '../useTools.ts'
-import { useWorkKeys } from './useWorkKeys.ts'
-import { type Handling, type Seen, usePageKeys, useWriting } from './useWriting.ts'
+import { toolKeys, viewKeys } from './pageKeys.ts'
+import { pickKeys } from './pickKeys.ts'
+import { useCopyPaste } from './useCopyPaste.ts'
+import { type Handling, type Seen, useWriting } from './useWriting.ts'
 
 /** Where somebody works: on a page of a copy, with the tools in their hand. */
 export interface WorkPlace {
@@ -28,13 +32,15 @@ export interface WorkPlace {
   /** Turns by so many pages. */
   readonly turn: (by: number) => void
   readonly turnToPage: (page: string) => void
+  /** What keys do on this screen beside. */
+  readonly moreKeys?: KeyGroup | undefined
 }
 
 const NONE: ReadonlySet<string> = new Set()
 
 /** Everything hands do to a page, a student's or a teacher's: write, rub out, pick up, put things down, paste, undo. */
 export function useWork(place: WorkPlace) {
-  const { copy, store, person, page, tools, seen, mine, bytesOf, turn, turnToPage } = place
+  const { copy, store, person, page, tools, seen, mine, bytesOf, turn, turnToPage, moreKeys } = place
   const { done, undone } = useStore(store.view, ({ history }) => history)
   const [surface, setSurface] = useState<Surface>()
   const [lifted, setLifted] = useState(false)
@@ -80,8 +86,18 @@ export function useWork(place: WorkPlace) {
   const goTo = useCallback((id: string | undefined) => id && turnToPage(id), [turnToPage])
   const undo = useCallback(() => writes && goTo(store.undo()), [store, goTo, writes])
   const redo = useCallback(() => writes && goTo(store.redo()), [store, goTo, writes])
-  useWorkKeys(picking, tools, writes ? pasting : undefined)
-  usePageKeys({ surface, tools, undo, redo, turn })
+  useCopyPaste(writes ? pasting : undefined)
+  const [keysShown, setKeysShown] = useState(false)
+  const keys = useMemo<readonly KeyGroup[]>(() => {
+    const help = { keys: ['?'], words: 'these keys', run: () => setKeysShown(true) }
+    const view = viewKeys(surface, turn)
+    return [
+      ...(writes ? [pickKeys(picking, tools, pasting.putHere), toolKeys(tools, undo, redo)] : []),
+      { ...view, acts: [...view.acts, help] },
+      ...(moreKeys ? [moreKeys] : []),
+    ]
+  }, [writes, picking, tools, pasting, undo, redo, surface, turn, moreKeys])
+  useKeys(person, keys)
 
   return {
     person,
@@ -94,6 +110,10 @@ export function useWork(place: WorkPlace) {
     writing,
     pasting,
     formulas,
+    keys,
+    keysShown,
+    showKeys: () => setKeysShown(true),
+    hideKeys: () => setKeysShown(false),
     elsewhere,
     strokes,
     setLifted,

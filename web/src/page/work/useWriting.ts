@@ -11,11 +11,9 @@ import {
   toBase64,
   type VoiceNote,
 } from '@hand-back/core'
-import { useEffect, useMemo } from 'react'
+import { useMemo } from 'react'
 import { useStore } from 'zustand'
 import type { CopyStore } from '../copyStore.ts'
-import type { Surface } from '../Surface.ts'
-import { isTyping, takesKeys } from '../takesKeys.ts'
 import { madeThing } from '../things/kinds.ts'
 import type { Tools } from '../useTools.ts'
 import type { Writing } from '../writing.ts'
@@ -86,47 +84,3 @@ export function useWriting(
 }
 
 const idsOf = (strokes: readonly Stroke[]) => strokes.map(({ id }) => id)
-
-interface KeyActions {
-  surface: Surface | undefined
-  tools: Tools
-  undo: () => void
-  redo: () => void
-  turn: (by: number) => void
-}
-
-/** Everything on a page by keyboard: undo, redo, pages, zoom, tools. */
-export function usePageKeys({ surface, tools, undo, redo, turn }: KeyActions): void {
-  useEffect(() => {
-    const step = 60
-    const plain: Record<string, () => void> = {
-      PageDown: () => turn(1),
-      PageUp: () => turn(-1),
-      ArrowUp: () => surface?.panBy(0, step),
-      ArrowDown: () => surface?.panBy(0, -step),
-      ArrowLeft: () => surface?.panBy(step, 0),
-      ArrowRight: () => surface?.panBy(-step, 0),
-      '+': () => surface?.zoomBy(1.25),
-      '=': () => surface?.zoomBy(1.25),
-      '-': () => surface?.zoomBy(0.8),
-      '0': () => surface?.fit(),
-      e: () => tools.setTool('eraser'),
-    }
-    const withControl: Record<string, () => void> = { z: undo, y: redo, Z: redo }
-    const press = (event: KeyboardEvent) => {
-      const control = event.ctrlKey || event.metaKey
-      if (control ? isTyping(event.target) : takesKeys(event.target)) return
-      const number = Number(event.key)
-      const act = control
-        ? withControl[event.key]
-        : number >= 1 && number <= tools.swatches.length
-          ? () => tools.pick(number - 1)
-          : plain[event.key]
-      if (!act) return
-      event.preventDefault()
-      act()
-    }
-    addEventListener('keydown', press)
-    return () => removeEventListener('keydown', press)
-  }, [surface, tools, undo, redo, turn])
-}

@@ -20,7 +20,6 @@ import { KeptSign } from '../../page/KeptSign.tsx'
 import { PageTabs } from '../../page/PageTabs.tsx'
 import { usePagesNow } from '../../page/room/usePagesNow.ts'
 import { TEACHER_SWATCHES } from '../../page/swatches.ts'
-import { takesKeys } from '../../page/takesKeys.ts'
 import { useCopy } from '../../page/useCopy.ts'
 import { usePhotos } from '../../page/usePhotos.ts'
 import { useTools } from '../../page/useTools.ts'
@@ -78,6 +77,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   })
   const shown = ready ?? last.current
   const next = pile[index + 1]
+  const onNext = useCallback(() => open(next), [open, next])
   useEffect(() => {
     if (next)
       void queryClient.prefetchQuery({ ...queries.copy(next.id), staleTime: Number.POSITIVE_INFINITY })
@@ -110,14 +110,14 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
               seeing={seeing}
               pageIndex={pageIndex}
               onTurn={setPageIndex}
-              onNext={() => open(next)}
+              onNext={onNext}
             />
           ) : (
             <Answer of={whole}>{() => <Loading />}</Answer>
           )}
         </div>
         <Margin handout={handout} row={row} outbox={outboxOf(person.id)}>
-          <Button onClick={() => open(next)} disabled={!next} className="w-full">
+          <Button onClick={onNext} disabled={!next} className="w-full">
             Next copy →
           </Button>
         </Margin>
@@ -172,6 +172,10 @@ function MarkedCopy({
     (id: string) => onTurn(pages.findIndex((each) => each.id === id)),
     [pages, onTurn],
   )
+  const moreKeys = useMemo(
+    () => ({ title: 'The pile', acts: [{ keys: ['n'], words: 'next copy', run: onNext }] }),
+    [onNext],
+  )
   const bytesOf = useCallback((recording: string) => outboxOf(person.id).soundOf(recording), [person.id])
   const work = useWork({
     copy,
@@ -184,6 +188,7 @@ function MarkedCopy({
     bytesOf,
     turn,
     turnToPage,
+    moreKeys,
   })
   const [colouring, setColouring] = useState(false)
   const shared = copy.way === 'group' || copy.way === 'all'
@@ -197,11 +202,6 @@ function MarkedCopy({
   )
   const marks = useReadMarks(copy, page, laid)
   const photoUrl = usePhotos(copy.id, bytesOf)
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => event.key === 'n' && !takesKeys(event.target) && onNext()
-    addEventListener('keydown', press)
-    return () => removeEventListener('keydown', press)
-  }, [onNext])
 
   const written = useMemo(
     () => new Set(pages.flatMap(({ id }, at) => (hasWork(log, id) ? [at] : []))),

@@ -30,6 +30,7 @@ const drafts = deviceDrafts()
 
 function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Person }) {
   const [ready, setReady] = useState<{ store: SheetStore; keeper: SheetKeeper }>()
+  const [keysShown, setKeysShown] = useState(false)
   // biome-ignore lint/correctness/useExhaustiveDependencies: opened once; from then on this device has the latest
   useEffect(() => {
     let gone = false
@@ -62,10 +63,10 @@ function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Per
   return (
     <PreparingPlace value={{ worksheet, ...ready }}>
       <div className="flex h-full flex-col">
-        <PreparingBar />
+        <PreparingBar onKeys={() => setKeysShown(true)} />
         <div className="flex min-h-0 flex-1">
           <KindList />
-          <PreparingPage person={person} />
+          <PreparingPage person={person} keysShown={keysShown} onKeys={setKeysShown} />
           <SidePanel />
         </div>
         <PagesStrip />

@@ -1,4 +1,4 @@
-import { Redo2, Undo2 } from 'lucide-react'
+import { Keyboard, Redo2, Undo2 } from 'lucide-react'
 import { useNavigate } from 'react-router'
 import { useStore } from 'zustand'
 import { ask, nothing } from '../../api/ask.ts'
@@ -8,7 +8,7 @@ import { TitleField } from '../../ui/TitleField.tsx'
 import { usePreparing } from './context.ts'
 
 /** The bar over preparation: whose worksheet, whether it is kept, and where to go on. */
-export function PreparingBar() {
+export function PreparingBar({ onKeys }: { onKeys: () => void }) {
   const { worksheet, store, keeper } = usePreparing()
   const { canUndo, canRedo, sheet } = useStore(store.view)
   const { state, refused } = useStore(keeper.state)
@@ -49,6 +49,9 @@ export function PreparingBar() {
         </IconButton>
         <IconButton label="Redo" onClick={() => store.redo()} disabled={!canRedo}>
           <Redo2 size={19} aria-hidden="true" />
+        </IconButton>
+        <IconButton label="Keys" onClick={onKeys}>
+          <Keyboard size={19} aria-hidden="true" />
         </IconButton>
         <Button onClick={() => void goTo(`/worksheet/${worksheet.id}/as-a-student`)}>As a student</Button>
         <Button look="main" onClick={() => void goTo(`/worksheet/${worksheet.id}/hand-out`)}>

@@ -2,6 +2,8 @@ import { type InkPoint, inkItem, type Person, packPoints, type Stroke, toBase64 
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { useLetters } from '../../page/answers/useMarks.ts'
+import { KeysDialog } from '../../page/keys/KeysDialog.tsx'
+import { useKeys } from '../../page/keys/useKeys.ts'
 import { PageSurface } from '../../page/PageSurface.tsx'
 import type { Surface } from '../../page/Surface.ts'
 import { SwatchStrip } from '../../page/SwatchStrip.tsx'
@@ -13,15 +15,23 @@ import { usePreparing } from './context.ts'
 import { HoldLayer } from './Hold.tsx'
 import { kindName } from './kinds.ts'
 import { marksOf } from './marksOf.ts'
+import { preparingKeys } from './preparingKeys.ts'
 import { pageAt, type SheetStore } from './sheetStore.ts'
-import { usePreparingKeys } from './usePreparingKeys.ts'
+import { usePreparingClipboard } from './usePreparingClipboard.ts'
 import { nowShown } from './viewNow.ts'
 
 const NONE: ReadonlySet<string> = new Set()
 const NO_STROKES: readonly Stroke[] = []
 
+interface PreparingPageProps {
+  person: Person
+  /** The list of keys is open. */
+  keysShown: boolean
+  onKeys: (shown: boolean) => void
+}
+
 /** The page being prepared, with what lies over it to pick, move and put down things. */
-export function PreparingPage({ person }: { person: Person }) {
+export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps) {
   const { store, worksheet } = usePreparing()
   const page = useStore(store.view, pageAt)
   const number = useStore(store.view, ({ sheet }) => sheet.pages.indexOf(page) + 1)
@@ -30,7 +40,9 @@ export function PreparingPage({ person }: { person: Person }) {
   const [surface, setSurface] = useState<Surface>()
   const letters = useLetters()
   useEffect(() => nowShown(surface), [surface])
-  usePreparingKeys(surface)
+  usePreparingClipboard()
+  const keys = useMemo(() => preparingKeys(store, surface, () => onKeys(true)), [store, surface, onKeys])
+  useKeys(person, keys)
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: laid out again when the letters are there
   const marks = useMemo(
@@ -55,6 +67,7 @@ export function PreparingPage({ person }: { person: Person }) {
           {(view) => placing !== 'ink' && <HoldLayer store={store} page={page} view={view} onLift={lift} />}
         </PageSurface>
       </div>
+      {keysShown && <KeysDialog person={person} groups={keys} onClose={() => onKeys(false)} />}
       {placing === 'ink' && (
         <div className="flex shrink-0 items-center justify-center gap-3 border-t border-rule bg-card px-3 py-2">
           <SwatchStrip tools={tools} />

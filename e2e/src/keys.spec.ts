@@ -1,0 +1,107 @@
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import type { Page } from '@playwright/test'
+import { along, button, drawWithMouse, expectInk, expectKept } from './hands/hands.ts'
+import { expect, type House, openHouse, test } from './house/house.ts'
+import { openCopy, prepareLesson } from './house/lesson.ts'
+
+let house: House
+let pdf: Uint8Array
+test.beforeAll(async () => {
+  house = await openHouse()
+  pdf = await makePdf([{}, {}, {}])
+})
+test.afterAll(() => house.stop())
+
+const across = (y: number) => along({ x: 80, y }, { x: 300, y })
+
+test('by keyboard alone: words put down, picked, moved, made larger and turned, twice, taken away, undone', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Tomás Ferreira'], pdf)
+  const tomas = await somebody()
+  await openCopy(house, tomas, lesson, 0)
+  const press = (key: string) => tomas.keyboard.press(key)
+  const picked = tomas.getByTestId('picked')
+  const box = async () => (await picked.boundingBox())!
+  await button(tomas, 'Put on').focus()
+  await press('Enter')
+  await press('Escape')
+  await expect(button(tomas, 'Put on')).toBeFocused()
+  await press('Enter')
+  await button(tomas, 'Words').focus()
+  await press('Enter')
+  await expect(button(tomas, 'Words')).toHaveCount(0)
+  await press('Enter')
+  await tomas.keyboard.type('the ebb runs out')
+  await press('Escape')
+  await press('Escape')
+  await expect(picked).toHaveCount(0)
+
+  await press('p')
+  await press(']')
+  await expect(picked).toBeVisible()
+  const before = await box()
+  await press('Shift+ArrowDown')
+  await expect.poll(async () => (await box()).y).toBeGreaterThan(before.y + 5)
+  await press('>')
+  await expect.poll(async () => (await box()).width).toBeGreaterThan(before.width * 1.05)
+  await press('r')
+  await expect.poll(async () => (await box()).height).toBeGreaterThan(before.height * 1.2)
+  await press('Control+d')
+  await press('Control+a')
+  await press('Delete')
+  await expect(picked).toHaveCount(0)
+  await expectKept(tomas)
+  const seen = async () => {
+    await press('Control+a')
+    return picked.count()
+  }
+  expect(await seen()).toBe(0)
+  // Taken away, the same again, turned, larger, moved, put down: six acts.
+  await press('Control+z')
+  expect(await seen()).toBe(1)
+  for (let act = 0; act < 5; act++) await press('Control+z')
+  await press('Escape')
+  expect(await seen()).toBe(0)
+})
+
+test('the list of keys says them all; one key alone can be made to do nothing, on every device', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Saoirse Lin'], pdf)
+  const saoirse = await somebody()
+  await openCopy(house, saoirse, lesson, 0)
+  const keys = (page: Page) => page.getByRole('dialog', { name: 'Keys' })
+  await saoirse.keyboard.press('?')
+  await expect(keys(saoirse).getByText('rub out')).toBeVisible()
+  await keys(saoirse).getByRole('button', { name: 'does nothing' }).click()
+  await saoirse.keyboard.press('Escape')
+  await expect(keys(saoirse)).toHaveCount(0)
+  const rubs = (page: Page) => button(page, 'Rub out')
+  await saoirse.keyboard.press('e')
+  await drawWithMouse(saoirse, across(150))
+  await expectInk(saoirse, { x: 200, y: 150 })
+  await expect(rubs(saoirse)).toHaveAttribute('aria-pressed', 'false')
+  // What is done with Control, or with keys that nobody says, is as it was.
+  await saoirse.keyboard.press('Control+z')
+  await expectInk(saoirse, { x: 200, y: 150 }, false)
+  await saoirse.keyboard.press('PageDown')
+  await expect(saoirse.getByText('page 2 of 3')).toBeVisible()
+  await expect
+    .poll(
+      async () =>
+        (await house.rows("SELECT 1 FROM person_habits WHERE habits->>'singleKeys' = 'false'")).length,
+    )
+    .toBe(1)
+
+  const other = await somebody()
+  await openCopy(house, other, lesson, 0)
+  await other.keyboard.press('e')
+  await expect(rubs(other)).toHaveAttribute('aria-pressed', 'false')
+  await button(other, 'View').click()
+  await button(other, 'Keys').click()
+  await keys(other).getByRole('button', { name: 'does this' }).click()
+  await other.keyboard.press('Escape')
+  await other.keyboard.press('e')
+  await expect(rubs(other)).toHaveAttribute('aria-pressed', 'true')
+})

@@ -1,0 +1,28 @@
+interface ChoicesProps<Value extends string> {
+  legend: string
+  value: Value
+  options: readonly (readonly [Value, string])[]
+  onChoose: (value: Value) => void
+}
+
+/** One of a few, side by side, each large enough for a finger. */
+export function Choices<Value extends string>({ legend, value, options, onChoose }: ChoicesProps<Value>) {
+  return (
+    <fieldset>
+      <legend className="mb-1.5 font-semibold">{legend}</legend>
+      <div className="flex flex-wrap gap-2">
+        {options.map(([of, words]) => (
+          <button
+            key={of}
+            type="button"
+            aria-pressed={value === of}
+            onClick={() => onChoose(of)}
+            className={`min-h-[44px] rounded-tag border px-3 ${value === of ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet hover:border-ink-soft'}`}
+          >
+            {words}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  )
+}
