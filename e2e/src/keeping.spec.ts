@@ -1,5 +1,5 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
-import { along, drawWithMouse, drawWithPen, expectInk, expectKept } from './hands/hands.ts'
+import { along, button, drawWithMouse, drawWithPen, expectInk, expectKept } from './hands/hands.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
 import { handIn, type Lesson, openCopy, prepareLesson } from './house/lesson.ts'
 
@@ -193,3 +193,28 @@ async function waitingHere(): Promise<number> {
   open.result.close()
   return count.result
 }
+
+test('a part that cannot be fetched just now says so; the page goes on, and the part opens when school is there again', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Ngozi Vale'], pdf)
+  const ngozi = await somebody({ serviceWorkers: 'block' })
+  const parts = '**/assets/{LookBack,KeysDialog}*.js'
+  await ngozi.route(parts, (route) => route.abort('internetdisconnected'))
+  await openCopy(house, ngozi, lesson, 0)
+  await drawWithMouse(ngozi, along({ x: 80, y: 150 }, { x: 300, y: 150 }))
+  for (const part of ['Look back', 'Keys']) {
+    await button(ngozi, 'View').click()
+    await button(ngozi, part).click()
+    await expect(ngozi.getByText(/School cannot be reached, and this part/).first()).toBeVisible()
+    await ngozi.keyboard.press('Escape')
+  }
+  await drawWithMouse(ngozi, along({ x: 80, y: 200 }, { x: 300, y: 200 }))
+  await expectInk(ngozi, { x: 200, y: 150 })
+  await expectInk(ngozi, { x: 200, y: 200 })
+  await expectKept(ngozi)
+  await ngozi.unroute(parts)
+  await button(ngozi, 'View').click()
+  await button(ngozi, 'Look back').click()
+  await expect(button(ngozi, 'Make it like this again')).toBeVisible()
+})

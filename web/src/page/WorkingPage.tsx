@@ -7,7 +7,7 @@ import {
   type WorksheetPage,
   worksOn,
 } from '@hand-back/core'
-import { lazy, type ReactNode, Suspense, useCallback, useState } from 'react'
+import { type ReactNode, useCallback, useState } from 'react'
 import { useStore } from 'zustand'
 import { type AnswerActs, AnswerPlaces } from './answers/AnswerPlaces.tsx'
 import { Cards } from './answers/Cards.tsx'
@@ -26,13 +26,12 @@ import { useTools } from './useTools.ts'
 import type { Recorded } from './voice/recorder.ts'
 import { SpeakButton } from './voice/SpeakButton.tsx'
 import { VoiceNotes } from './voice/VoiceNotes.tsx'
+import { LookBack } from './work/parts.ts'
 import { useWork } from './work/useWork.ts'
 import { useSeen } from './work/useWriting.ts'
 import { WorkingStrip } from './work/WorkingStrip.tsx'
 import { Worktop } from './work/Worktop.tsx'
 import { notedPages, noteIn, placeFor } from './workingPlaces.ts'
-
-const LookBack = lazy(() => import('./past/LookBack.tsx').then((file) => ({ default: file.LookBack })))
 
 interface WorkingPageProps {
   copy: CopyWhole
@@ -182,17 +181,15 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
         />
       )}
       {over === 'past' && (
-        <Suspense>
-          <LookBack
-            copy={copy}
-            store={store}
-            person={person}
-            page={page.id}
-            photoUrl={photoUrl}
-            writes={writes}
-            onClose={() => setOver(undefined)}
-          />
-        </Suspense>
+        <LookBack
+          copy={copy}
+          store={store}
+          person={person}
+          page={page.id}
+          photoUrl={photoUrl}
+          writes={writes}
+          onClose={() => setOver(undefined)}
+        />
       )}
     </>
   )

@@ -12,7 +12,7 @@ interface FormulaDialogProps {
 }
 
 /** Writing a formula. School draws it, so school must be in reach. */
-export default function FormulaDialog({ formula, onDone, onClose }: FormulaDialogProps) {
+export function FormulaDialog({ formula, onDone, onClose }: FormulaDialogProps) {
   const [made, setMade] = useState<{ latex: string; drawing: FormulaDrawing }>()
   return (
     <Dialog open onClose={onClose} title="A formula">

@@ -53,7 +53,7 @@ export function FormulaField({
   // biome-ignore lint/correctness/useExhaustiveDependencies: the field is made once; later it is told
   useEffect(() => {
     let gone = false
-    void import('mathlive').then(({ MathfieldElement: Field }) => {
+    const fill = ({ MathfieldElement: Field }: typeof import('mathlive')) => {
       if (gone || !host.current) return
       Field.fontsDirectory = '/mathlive-fonts'
       Field.soundsDirectory = null
@@ -68,7 +68,9 @@ export function FormulaField({
       field.current = made
       const typing = document.activeElement === document.getElementById(typed)
       if (typing && latest.current.wanted === '') made.focus()
-    })
+    }
+    // Where it cannot be fetched, LaTeX can be typed all the same.
+    import('mathlive').then(fill).catch(() => {})
     return () => {
       gone = true
       clearTimeout(timer.current)

@@ -1,5 +1,5 @@
 import type { CopyWhole, Mark, Stroke } from '@hand-back/core'
-import { lazy, type ReactNode, Suspense } from 'react'
+import { type ReactNode, useEffect } from 'react'
 import { CloseUp, CloseUpFrame } from '../closeUp/CloseUp.tsx'
 import { useHabits } from '../habits/useHabits.ts'
 import { PageSurface } from '../PageSurface.tsx'
@@ -7,10 +7,11 @@ import { PickedBox } from '../picking/PickedBox.tsx'
 import { TintedPaper } from '../TintedPaper.tsx'
 import { WordsEditor } from '../things/WordsEditor.tsx'
 import type { View } from '../view.ts'
+import { FormulaDialog, KeysDialog, warmParts } from './parts.ts'
 import type { Work } from './useWork.ts'
 
-const KeysDialog = lazy(() => import('../keys/KeysDialog.tsx').then((file) => ({ default: file.KeysDialog })))
-const FormulaDialog = lazy(() => import('../things/FormulaDialog.tsx'))
+/** How long the page has the network for itself, in milliseconds. */
+const AFTER_OPENING = 2000
 
 interface WorktopProps {
   copy: CopyWhole
@@ -36,6 +37,11 @@ export function Worktop(props: WorktopProps) {
   const { copy, work, ready, marks, strokes = work.strokes, photoUrl, label, onView, laid } = props
   const { page, person, writing, picking, things, closeUp, formulas } = work
   const [{ strip = 'bottom', finger = 'until pen', tint }] = useHabits(person.id)
+  useEffect(() => {
+    if (!ready) return
+    const timer = setTimeout(warmParts, AFTER_OPENING)
+    return () => clearTimeout(timer)
+  }, [ready])
   const side = { left: 'flex-row-reverse', right: '', bottom: 'flex-col' }[strip]
   return (
     <div className={`flex min-h-0 flex-1 ${side}`}>
@@ -98,20 +104,14 @@ export function Worktop(props: WorktopProps) {
         )}
       </div>
       {props.strip(strip !== 'bottom')}
-      {work.keysShown && (
-        <Suspense>
-          <KeysDialog person={person} groups={work.keys} onClose={work.hideKeys} />
-        </Suspense>
-      )}
+      {work.keysShown && <KeysDialog person={person} groups={work.keys} onClose={work.hideKeys} />}
       {formulas.writing && (
-        <Suspense>
-          <FormulaDialog
-            key={copy.id}
-            formula={formulas.writing.formula}
-            onClose={formulas.close}
-            onDone={formulas.done}
-          />
-        </Suspense>
+        <FormulaDialog
+          key={copy.id}
+          formula={formulas.writing.formula}
+          onClose={formulas.close}
+          onDone={formulas.done}
+        />
       )}
     </div>
   )
