@@ -218,3 +218,48 @@ test('a part that cannot be fetched just now says so; the page goes on, and the 
   await button(ngozi, 'Look back').click()
   await expect(button(ngozi, 'Make it like this again')).toBeVisible()
 })
+
+test('out of reach, one looks back at what this device has, with what waits, and makes the page like it was', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(house, await somebody(), ['Oisín Park'], pdf)
+  const oisin = await somebody()
+  await openCopy(house, oisin, lesson, 0)
+  for (const number of [1, 3]) await drawWithMouse(oisin, line(number))
+  await expectKept(oisin)
+  // The device writes down what it has read a moment later.
+  const read = () =>
+    oisin.evaluate(
+      () =>
+        new Promise<number>((done) => {
+          const opening = indexedDB.open('hand-back-logs')
+          opening.onsuccess = () => {
+            const rows = opening.result.transaction('read').objectStore('read').getAll()
+            rows.onsuccess = () => done(rows.result.flatMap(({ events }) => events).length)
+          }
+        }),
+    )
+  await expect.poll(read).toBe(2)
+  const back = oisin.getByRole('slider', { name: 'How far back' })
+  await button(oisin, 'View').click()
+  await button(oisin, 'Look back').click()
+  await expect(back).toHaveValue('2')
+  await oisin.keyboard.press('Escape')
+  await oisin.context().setOffline(true)
+  await drawWithMouse(oisin, line(5))
+  await expect(oisin.locator('[data-kept=here]')).toBeVisible()
+  await button(oisin, 'View').click()
+  await button(oisin, 'Look back').click()
+  await expect(back).toHaveValue('3')
+  await back.fill('1')
+  await button(oisin, 'Make it like this again').click()
+  await expectInk(oisin, middle(1))
+  await expectInk(oisin, middle(3), false)
+  await expectInk(oisin, middle(5), false)
+  await oisin.context().setOffline(false)
+  await expectKept(oisin)
+  await oisin.reload()
+  await oisin.locator('main[aria-busy=false]').waitFor()
+  await expectInk(oisin, middle(1))
+  await expectInk(oisin, middle(5), false)
+})

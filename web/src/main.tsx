@@ -26,6 +26,7 @@ createRoot(document.getElementById('root')!).render(
             background: 'var(--color-ink)',
             color: 'var(--color-sheet)',
             border: 'none',
+            fontFamily: 'inherit',
             fontSize: '15px',
           },
         }}

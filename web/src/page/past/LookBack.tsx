@@ -20,9 +20,11 @@ import { Dialog } from '../../ui/Dialog.tsx'
 import { Answer } from '../../ui/Notice.tsx'
 import { sayDone } from '../../ui/notices.ts'
 import type { CopyStore } from '../copyStore.ts'
+import { logShelf } from '../device/logShelf.ts'
 import { measure } from '../draw/letters.ts'
 import { PageSurface } from '../PageSurface.tsx'
 import { PageTabs } from '../PageTabs.tsx'
+import { readPast } from './readPast.ts'
 
 interface LookBackProps {
   copy: CopyWhole
@@ -39,13 +41,19 @@ const BARE = { kind: 'ruled', ruling: { form: 'plain', colour: '#ffffff' } } as 
 
 /** Slides back through everything that happened to a copy; what was there can be brought back. */
 export function LookBack(props: LookBackProps) {
-  const { copy, onClose } = props
+  const { copy, store, person, onClose } = props
   const log = useQuery({
     queryKey: ['log', copy.id],
-    // Checked when each was kept; a whole log is read as it comes.
-    queryFn: () => ask(z.array(z.custom<KeptEvent>()), 'GET', `/copies/${copy.id}/log`),
+    queryFn: () =>
+      readPast({
+        // Checked when each was kept; a whole log is read as it comes.
+        ask: () => ask(z.array(z.custom<KeptEvent>()), 'GET', `/copies/${copy.id}/log`),
+        read: () => logShelf(person.id).of(copy.id),
+        pending: store.view.getState().log.pending,
+      }),
     staleTime: 0,
     gcTime: 0,
+    retry: false,
   })
   return (
     <Dialog open onClose={onClose} title="Look back" wide>
