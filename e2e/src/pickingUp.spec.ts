@@ -140,7 +140,11 @@ test('pictures dragged in and from the camera, picked up with a box, copied into
   await expect(student.getByTestId('picked')).toBeVisible()
   await button(student, 'Let go').click()
   await expectKept(student)
+  // The pen is in hand again: nobody asked for the loop.
+  await drawWithMouse(student, across(30))
+  await expectInk(student, { x: 200, y: 30 })
 
+  await button(student, 'Pick up').click()
   await button(student, 'Pick up').click()
   await button(student, 'with a box').click()
   await drawWithMouse(student, along({ x: 30, y: 40 }, { x: 560, y: 500 }))

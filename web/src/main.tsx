@@ -26,7 +26,7 @@ createRoot(document.getElementById('root')!).render(
             background: 'var(--color-ink)',
             color: 'var(--color-sheet)',
             border: 'none',
-            fontFamily: 'inherit',
+            fontFamily: 'var(--font-sans)',
             fontSize: '15px',
           },
         }}

@@ -20,7 +20,7 @@ import {
   simplify,
   type Thing,
 } from '@hand-back/core'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { CopyStore } from '../copyStore.ts'
 import { measure } from '../draw/letters.ts'
 import type { Tools } from '../useTools.ts'
@@ -76,15 +76,25 @@ export function usePicking(
   const items = useMemo(() => own.filter(({ id }) => ids.has(id)), [own, ids])
   const bounds = useMemo(() => boundsAround(items), [items])
   const set = useCallback((to: ReadonlySet<string>) => setPicked({ page, ids: to }), [page])
+  /** The loop is in hand only because something was put down or pasted: with that let go, the pen is back. */
+  const lent = useRef(false)
   useEffect(() => {
     if (!inHand || !mayTouch) set(NONE)
+    if (!inHand) lent.current = false
   }, [inHand, mayTouch, set])
 
   return useMemo(() => {
     const takeUp = (ids: readonly string[]) => {
+      lent.current ||= !inHand
       setTool('pick')
       set(new Set(ids))
     }
+    const letGo = () => {
+      set(NONE)
+      if (inHand && lent.current) setTool('pen')
+      lent.current = false
+    }
+    const now = (ids: ReadonlySet<string>) => (ids.size > 0 ? set(ids) : letGo())
     const all = items.map(({ id }) => id)
     const move = (by: Similarity) => {
       if (bounds && all.length > 0 && staysInReach(bounds, by))
@@ -96,14 +106,14 @@ export function usePicking(
       pickUp(loop, reach) {
         if (loop.length > 1) {
           const around = loopOf(simplify(loop, LOOP_ERROR))
-          set(new Set(pickedBy(own, around).map(({ id }) => id)))
+          now(new Set(pickedBy(own, around).map(({ id }) => id)))
           return
         }
         const under = itemUnder(own, loop[0]!, reach)
-        if (!under) return set(NONE)
+        if (!under) return letGo()
         const next = new Set(ids)
         if (!next.delete(under.id)) next.add(under.id)
-        set(next)
+        now(next)
       },
       pickAll: () => takeUp(own.map(({ id }) => id)),
       pick: takeUp,
@@ -113,7 +123,7 @@ export function usePicking(
         const next = own.at((from + by + own.length) % Math.max(1, own.length))
         if (next) set(new Set([next.id]))
       },
-      letGo: () => set(NONE),
+      letGo,
       move,
       nudge: (dx, dy) => move(shift(dx, dy)),
       spin(factor, degrees) {
@@ -137,7 +147,7 @@ export function usePicking(
       },
       take() {
         store.take(page, all)
-        set(NONE)
+        letGo()
       },
       change(changed) {
         const thing = fitThing(changed, measure)
@@ -145,7 +155,7 @@ export function usePicking(
         if (was) store.act(page, { act: 'change', item: thing.id, set: { thing }, was: { thing: was } })
       },
     } satisfies Picking
-  }, [store, page, items, own, ids, bounds, set, setTool])
+  }, [store, page, items, own, ids, bounds, set, inHand, setTool])
 }
 
 /** Things may become neither so small nor so large, in points, nor go so far off that nobody finds them again. */
