@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { furnish } from '@hand-back/tools/demo/furnish.ts'
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 import { expect, type House, openHouse, test } from './house/house.ts'
 
 let house: House
@@ -21,6 +21,17 @@ async function expectAccessible(page: Page): Promise<void> {
 /** Nothing sticks out sideways. */
 async function expectFits(page: Page): Promise<void> {
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
+}
+
+/** Nothing of it is cut off by the window. */
+async function expectInWindow(shown: Locator): Promise<void> {
+  const { width, height } = shown.page().viewportSize()!
+  await expect
+    .poll(async () => {
+      const box = (await shown.boundingBox())!
+      return Math.max(-box.x, -box.y, box.x + box.width - width, box.y + box.height - height)
+    })
+    .toBeLessThanOrEqual(0)
 }
 
 test('one tap at the door of the demo, several people side by side in one browser', async ({ somebody }) => {
@@ -149,6 +160,7 @@ test('what opens over a page one works on is accessible, upright or along the bo
     await expect(dialog.getByText(name).first()).toBeVisible()
     await expectAccessible(student)
     await expectFits(student)
+    await expectInWindow(dialog)
     await student.keyboard.press('Escape')
     await expect(dialog).toHaveCount(0)
   }
@@ -184,6 +196,31 @@ test('what opens over a page one works on is accessible, upright or along the bo
   await expectAccessible(student)
   await press('Close')
   await lookInto(() => press('Hand in'), 'Hand in all the same')
+})
+
+test('with the largest words everything that opens is wholly in the window, on a telephone too', async ({
+  somebody,
+}) => {
+  const student = await somebody({ viewport: { width: 360, height: 740 } })
+  const press = (name: string) => student.getByRole('button', { name, exact: true }).click()
+  const dialog = student.getByRole('dialog')
+  await student.goto(`${house.url}/as/iris-novotna/`)
+  await student.getByRole('link', { name: /Reading a tide table/ }).click()
+  await student.locator('main[aria-busy=false]').waitFor()
+  await press('View')
+  await press('largest')
+  // Its tool has slid away in this moment.
+  await expectInWindow(dialog)
+  await student.keyboard.press('Escape')
+  const pen = student.getByRole('group', { name: 'Pens' }).getByRole('button', { pressed: true })
+  for (const open of [() => press('View'), () => press('Put on'), () => pen.click()]) {
+    await open()
+    await expectInWindow(dialog)
+    await student.keyboard.press('Escape')
+    await expect(dialog).toHaveCount(0)
+  }
+  await press('View')
+  await press('usual')
 })
 
 test('the row of tools fits tablets either way up, with and without something picked up', async ({

@@ -2,6 +2,7 @@ import { Eraser, Lasso, Redo2, SquareDashed, Undo2 } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { type ReactNode, useState } from 'react'
 import { StripButton } from './StripButton.tsx'
+import { StripCard } from './StripCard.tsx'
 import { SwatchStrip } from './SwatchStrip.tsx'
 import type { Tools } from './useTools.ts'
 
@@ -125,31 +126,25 @@ function TwoWays<Way>({ tools, tool, label, icon, upright, legend, ways, way, on
           }}
         />
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side={upright ? 'right' : 'top'}
-          sideOffset={10}
-          className="z-50 w-[240px] rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
-        >
-          <fieldset className="flex flex-col gap-2">
-            <legend className="mb-2 font-semibold">{legend}</legend>
-            {ways.map(([of, words]) => (
-              <button
-                key={words}
-                type="button"
-                aria-pressed={way === of}
-                onClick={() => {
-                  onWay(of)
-                  setOpen(false)
-                }}
-                className={`min-h-[44px] rounded-tag border px-3 text-left ${way === of ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet'}`}
-              >
-                {words}
-              </button>
-            ))}
-          </fieldset>
-        </Popover.Content>
-      </Popover.Portal>
+      <StripCard upright={upright} width="15rem">
+        <fieldset className="flex flex-col gap-2">
+          <legend className="mb-2 font-semibold">{legend}</legend>
+          {ways.map(([of, words]) => (
+            <button
+              key={words}
+              type="button"
+              aria-pressed={way === of}
+              onClick={() => {
+                onWay(of)
+                setOpen(false)
+              }}
+              className={`min-h-[44px] rounded-tag border px-3 text-left ${way === of ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet'}`}
+            >
+              {words}
+            </button>
+          ))}
+        </fieldset>
+      </StripCard>
     </Popover.Root>
   )
 }

@@ -2,6 +2,7 @@ import { MOST_SWATCHES, NIBS, type Swatch, strokeOutline, traceOutline } from '@
 import { Popover } from 'radix-ui'
 import { type ComponentProps, type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { ColourGrid } from './ColourGrid.tsx'
+import { StripCard } from './StripCard.tsx'
 import { swatchName, WIDTHS } from './swatches.ts'
 import type { Tools } from './useTools.ts'
 
@@ -46,44 +47,41 @@ export function SwatchStrip({ tools, upright = false }: { tools: Tools; upright?
               <Sample swatch={swatch} />
             </button>
           </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              side={upright ? 'right' : 'top'}
-              sideOffset={10}
-              // Where the pen has moved to, its settings are open already.
-              onCloseAutoFocus={(event) => opened.current !== undefined && event.preventDefault()}
-              className="z-50 max-h-[80vh] w-[330px] overflow-y-auto rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
-            >
-              <Settings swatch={swatch} onChange={(changed) => tools.change(index, changed)}>
-                <div className="flex flex-wrap gap-2 border-t border-rule pt-3">
-                  <Small disabled={index === 0} onClick={() => moveTo(index, -1)}>
-                    ← Move
-                  </Small>
-                  <Small disabled={index === swatches.length - 1} onClick={() => moveTo(index, 1)}>
-                    Move →
-                  </Small>
-                  <Small
-                    disabled={swatches.length >= MOST_SWATCHES}
-                    onClick={() => {
-                      tools.another()
-                      setOpen(index + 1)
-                    }}
-                  >
-                    One more
-                  </Small>
-                  <Small
-                    disabled={swatches.length === 1}
-                    onClick={() => {
-                      setOpen(undefined)
-                      tools.drop(index)
-                    }}
-                  >
-                    Put away
-                  </Small>
-                </div>
-              </Settings>
-            </Popover.Content>
-          </Popover.Portal>
+          <StripCard
+            upright={upright}
+            width="20.625rem"
+            // Where the pen has moved to, its settings are open already.
+            onCloseAutoFocus={(event) => opened.current !== undefined && event.preventDefault()}
+          >
+            <Settings swatch={swatch} onChange={(changed) => tools.change(index, changed)}>
+              <div className="flex flex-wrap gap-2 border-t border-rule pt-3">
+                <Small disabled={index === 0} onClick={() => moveTo(index, -1)}>
+                  ← Move
+                </Small>
+                <Small disabled={index === swatches.length - 1} onClick={() => moveTo(index, 1)}>
+                  Move →
+                </Small>
+                <Small
+                  disabled={swatches.length >= MOST_SWATCHES}
+                  onClick={() => {
+                    tools.another()
+                    setOpen(index + 1)
+                  }}
+                >
+                  One more
+                </Small>
+                <Small
+                  disabled={swatches.length === 1}
+                  onClick={() => {
+                    setOpen(undefined)
+                    tools.drop(index)
+                  }}
+                >
+                  Put away
+                </Small>
+              </div>
+            </Settings>
+          </StripCard>
         </Popover.Root>
       ))}
     </fieldset>

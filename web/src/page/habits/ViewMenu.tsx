@@ -3,6 +3,7 @@ import { SlidersHorizontal } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { StripButton } from '../StripButton.tsx'
+import { StripCard } from '../StripCard.tsx'
 import type { Surface } from '../Surface.ts'
 import { Choices } from './Choices.tsx'
 import { useHabits } from './useHabits.ts'
@@ -41,103 +42,96 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onKeys,
       <Popover.Trigger asChild>
         <StripButton icon={SlidersHorizontal} label="View" />
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side={upright ? 'right' : 'top'}
-          align="end"
-          sideOffset={10}
-          className="z-50 flex max-h-[82vh] w-[min(444px,96vw)] flex-col gap-4 overflow-y-auto rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
-        >
+      <StripCard upright={upright} align="end" width="27.75rem" className="flex flex-col gap-4 p-4">
+        <Row>
+          <Press onPress={() => surface?.zoomBy(0.8)}>Smaller</Press>
+          <Press onPress={() => surface?.fit()}>Fit</Press>
+          <Press onPress={() => surface?.zoomBy(1.25)}>Larger</Press>
+        </Row>
+        {(onLookBack || onClear || onRead) && (
           <Row>
-            <Press onPress={() => surface?.zoomBy(0.8)}>Smaller</Press>
-            <Press onPress={() => surface?.fit()}>Fit</Press>
-            <Press onPress={() => surface?.zoomBy(1.25)}>Larger</Press>
+            {onRead && <Press onPress={onRead}>Read to me</Press>}
+            {onLookBack && <Press onPress={onLookBack}>Look back</Press>}
+            {onClear && <Press onPress={onClear}>Clear what is mine</Press>}
           </Row>
-          {(onLookBack || onClear || onRead) && (
-            <Row>
-              {onRead && <Press onPress={onRead}>Read to me</Press>}
-              {onLookBack && <Press onPress={onLookBack}>Look back</Press>}
-              {onClear && <Press onPress={onClear}>Clear what is mine</Press>}
-            </Row>
+        )}
+        <fieldset>
+          <legend className="mb-1.5 font-semibold">Paper for my eyes</legend>
+          <Row>
+            <Swatch name="white" colour="#ffffff" on={!tint} onPress={() => change({ tint: null })} />
+            {TINTS.map(([colour, name]) => (
+              <Swatch
+                key={colour}
+                name={name}
+                colour={colour}
+                on={tint?.colour === colour}
+                onPress={() => change({ tint: { colour, strength: tint?.strength ?? USUAL_STRENGTH } })}
+              />
+            ))}
+            <label className="flex items-center">
+              <span className="sr-only">Any paper colour</span>
+              <input
+                type="color"
+                value={tint?.colour ?? '#ffffff'}
+                onChange={(event) =>
+                  change({
+                    tint: { colour: event.target.value, strength: tint?.strength ?? USUAL_STRENGTH },
+                  })
+                }
+                className="h-11 w-11 rounded-tag border border-rule bg-sheet p-1"
+              />
+            </label>
+          </Row>
+          {tint && (
+            <label className="mt-2 flex min-h-[44px] items-center gap-3">
+              How strong
+              <input
+                type="range"
+                min={5}
+                max={100}
+                value={Math.round(tint.strength * 100)}
+                onChange={(event) =>
+                  change({ tint: { ...tint, strength: Number(event.target.value) / 100 } })
+                }
+                className="flex-1 accent-verdigris"
+              />
+            </label>
           )}
-          <fieldset>
-            <legend className="mb-1.5 font-semibold">Paper for my eyes</legend>
-            <Row>
-              <Swatch name="white" colour="#ffffff" on={!tint} onPress={() => change({ tint: null })} />
-              {TINTS.map(([colour, name]) => (
-                <Swatch
-                  key={colour}
-                  name={name}
-                  colour={colour}
-                  on={tint?.colour === colour}
-                  onPress={() => change({ tint: { colour, strength: tint?.strength ?? USUAL_STRENGTH } })}
-                />
-              ))}
-              <label className="flex items-center">
-                <span className="sr-only">Any paper colour</span>
-                <input
-                  type="color"
-                  value={tint?.colour ?? '#ffffff'}
-                  onChange={(event) =>
-                    change({
-                      tint: { colour: event.target.value, strength: tint?.strength ?? USUAL_STRENGTH },
-                    })
-                  }
-                  className="h-11 w-11 rounded-tag border border-rule bg-sheet p-1"
-                />
-              </label>
-            </Row>
-            {tint && (
-              <label className="mt-2 flex min-h-[44px] items-center gap-3">
-                How strong
-                <input
-                  type="range"
-                  min={5}
-                  max={100}
-                  value={Math.round(tint.strength * 100)}
-                  onChange={(event) =>
-                    change({ tint: { ...tint, strength: Number(event.target.value) / 100 } })
-                  }
-                  className="flex-1 accent-verdigris"
-                />
-              </label>
-            )}
-          </fieldset>
-          <Choices
-            legend="Words"
-            value={letters}
-            options={[
-              ['usual', 'usual'],
-              ['larger', 'larger'],
-              ['largest', 'largest'],
-            ]}
-            onChoose={(value) => change({ letters: value })}
-          />
-          <Choices
-            legend="My pens lie"
-            value={strip}
-            options={[
-              ['left', 'left'],
-              ['bottom', 'below'],
-              ['right', 'right'],
-            ]}
-            onChoose={(value) => change({ strip: value })}
-          />
-          <Choices
-            legend="One finger"
-            value={finger}
-            options={[
-              ['until pen', 'writes until there is a pen'],
-              ['writes', 'writes'],
-              ['moves', 'moves the page'],
-            ]}
-            onChoose={(value) => change({ finger: value })}
-          />
-          <Row>
-            <Press onPress={onKeys}>Keys</Press>
-          </Row>
-        </Popover.Content>
-      </Popover.Portal>
+        </fieldset>
+        <Choices
+          legend="Words"
+          value={letters}
+          options={[
+            ['usual', 'usual'],
+            ['larger', 'larger'],
+            ['largest', 'largest'],
+          ]}
+          onChoose={(value) => change({ letters: value })}
+        />
+        <Choices
+          legend="My pens lie"
+          value={strip}
+          options={[
+            ['left', 'left'],
+            ['bottom', 'below'],
+            ['right', 'right'],
+          ]}
+          onChoose={(value) => change({ strip: value })}
+        />
+        <Choices
+          legend="One finger"
+          value={finger}
+          options={[
+            ['until pen', 'writes until there is a pen'],
+            ['writes', 'writes'],
+            ['moves', 'moves the page'],
+          ]}
+          onChoose={(value) => change({ finger: value })}
+        />
+        <Row>
+          <Press onPress={onKeys}>Keys</Press>
+        </Row>
+      </StripCard>
     </Popover.Root>
   )
 }

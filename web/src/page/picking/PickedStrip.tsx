@@ -26,6 +26,7 @@ import type { ReactNode } from 'react'
 import { ColourGrid } from '../ColourGrid.tsx'
 import { familyOf } from '../draw/letters.ts'
 import { StripButton } from '../StripButton.tsx'
+import { StripCard } from '../StripCard.tsx'
 import { hasWords } from '../things/useThings.ts'
 import type { Picking } from './usePicking.ts'
 
@@ -137,15 +138,7 @@ function Opens({ icon, label, children }: { icon: typeof Crop; label: string; ch
       <Popover.Trigger asChild>
         <StripButton icon={icon} label={label} />
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side="top"
-          sideOffset={10}
-          className="z-50 w-[300px] rounded-md border border-rule bg-card p-4 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
-        >
-          {children}
-        </Popover.Content>
-      </Popover.Portal>
+      <StripCard width="18.75rem">{children}</StripCard>
     </Popover.Root>
   )
 }

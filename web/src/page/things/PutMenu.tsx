@@ -16,6 +16,7 @@ import {
 import { Popover } from 'radix-ui'
 import { useRef, useState } from 'react'
 import { StripButton } from '../StripButton.tsx'
+import { StripCard } from '../StripCard.tsx'
 import type { Tools } from '../useTools.ts'
 import type { Putting } from './kinds.ts'
 
@@ -64,26 +65,24 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste, upright }: PutMe
           hint="Words, a note, a picture, lines and shapes"
         />
       </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side={upright ? 'right' : 'top'}
-          sideOffset={10}
-          onCloseAutoFocus={(event) => {
-            // Keys belong to the page from now on, where what was chosen is put down.
-            if (chosen.current) event.preventDefault()
-            chosen.current = false
-          }}
-          className="z-50 grid w-[min(380px,94vw)] grid-cols-4 gap-1.5 rounded-md border border-rule bg-card p-3 shadow-[0_4px_18px_rgb(30_43_58/0.2)]"
-        >
-          {KINDS.map(([kind, name, icon]) => (
-            <Choice key={kind} icon={icon} name={name} onPress={then(() => tools.put(kind))} />
-          ))}
-          <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
-          <Choice icon={Camera} name="Camera" onPress={then(() => camera.current?.click())} />
-          <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
-          {onPaste && <Choice icon={ClipboardPaste} name="Copied" onPress={then(onPaste)} />}
-        </Popover.Content>
-      </Popover.Portal>
+      <StripCard
+        upright={upright}
+        width="23.75rem"
+        className="grid grid-cols-4 gap-1.5 p-3"
+        onCloseAutoFocus={(event) => {
+          // Keys belong to the page from now on, where what was chosen is put down.
+          if (chosen.current) event.preventDefault()
+          chosen.current = false
+        }}
+      >
+        {KINDS.map(([kind, name, icon]) => (
+          <Choice key={kind} icon={icon} name={name} onPress={then(() => tools.put(kind))} />
+        ))}
+        <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
+        <Choice icon={Camera} name="Camera" onPress={then(() => camera.current?.click())} />
+        <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
+        {onPaste && <Choice icon={ClipboardPaste} name="Copied" onPress={then(onPaste)} />}
+      </StripCard>
       <input
         ref={file}
         type="file"

@@ -1,0 +1,31 @@
+import { Popover } from 'radix-ui'
+import type { ComponentProps } from 'react'
+
+interface StripCardProps extends Pick<ComponentProps<typeof Popover.Content>, 'align' | 'onCloseAutoFocus'> {
+  /** The strip stands along a side instead of below. */
+  upright?: boolean | undefined
+  /** Its width, at the usual size of words. */
+  width: string
+  /** How its parts lie. */
+  className?: string
+  children: React.ReactNode
+}
+
+/** What opens at a tool of the strip: beside it, and always wholly in the window, even when its tool slides away. */
+export function StripCard({ upright = false, width, className = '', children, ...content }: StripCardProps) {
+  return (
+    <Popover.Portal>
+      <Popover.Content
+        side={upright ? 'right' : 'top'}
+        sideOffset={10}
+        sticky="always"
+        collisionPadding={6}
+        {...content}
+        style={{ width: `min(${width}, 100vw - 12px)` }}
+        className={`z-50 max-h-[82vh] overflow-y-auto rounded-md border border-rule bg-card shadow-[0_4px_18px_rgb(30_43_58/0.2)] ${className || 'p-4'}`}
+      >
+        {children}
+      </Popover.Content>
+    </Popover.Portal>
+  )
+}
