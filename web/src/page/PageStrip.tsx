@@ -1,8 +1,8 @@
 import { Eraser, Lasso, Redo2, SquareDashed, Undo2 } from 'lucide-react'
 import { Popover } from 'radix-ui'
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useContext, useState } from 'react'
 import { StripButton } from './StripButton.tsx'
-import { StripCard } from './StripCard.tsx'
+import { StripCard, Upright } from './StripCard.tsx'
 import { SwatchStrip } from './SwatchStrip.tsx'
 import type { Tools } from './useTools.ts'
 
@@ -33,57 +33,57 @@ export function PageStrip({
 }: PageStripProps) {
   // Its parts answer to the room that the row has: beside a pile it has less than the window.
   return (
-    <div className={`flex shrink-0 ${upright ? '' : '@container'}`}>
-      <div
-        role="toolbar"
-        aria-label="Writing"
-        aria-orientation={upright ? 'vertical' : 'horizontal'}
-        className={`flex items-center gap-1 border-rule bg-card ${
-          upright
-            ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
-            : 'min-w-0 flex-1 overflow-x-auto border-t px-3 py-2 @max-[900px]:gap-0.5 @max-[900px]:px-1.5'
-        }`}
-      >
-        <span className={upright ? 'my-auto' : 'mx-auto'} />
-        <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
-        <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
-        <Divider upright={upright} />
-        {picked || (
-          <>
-            <SwatchStrip tools={tools} upright={upright} />
-            <Divider upright={upright} />
-            <RubOut tools={tools} upright={upright} />
-            <TwoWays
-              tools={tools}
-              tool="pick"
-              label="Pick up"
-              icon={tools.boxes ? SquareDashed : Lasso}
-              upright={upright}
-              legend="Draw round things"
-              ways={[
-                [false, 'with a loop'],
-                [true, 'with a box'],
-              ]}
-              way={tools.boxes}
-              onWay={tools.setBoxes}
-            />
-          </>
-        )}
-        {children}
-        <span className={upright ? 'my-auto' : 'mx-auto'} />
+    <Upright value={upright}>
+      <div className={`flex shrink-0 ${upright ? '' : '@container'}`}>
+        <div
+          role="toolbar"
+          aria-label="Writing"
+          aria-orientation={upright ? 'vertical' : 'horizontal'}
+          className={`flex items-center gap-1 border-rule bg-card ${
+            upright
+              ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
+              : 'min-w-0 flex-1 overflow-x-auto border-t px-3 py-2 @max-[900px]:gap-0.5 @max-[900px]:px-1.5'
+          }`}
+        >
+          <span className={upright ? 'my-auto' : 'mx-auto'} />
+          <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
+          <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
+          <Divider />
+          {picked || (
+            <>
+              <SwatchStrip tools={tools} />
+              <Divider />
+              <RubOut tools={tools} />
+              <TwoWays
+                tools={tools}
+                tool="pick"
+                label="Pick up"
+                icon={tools.boxes ? SquareDashed : Lasso}
+                legend="Draw round things"
+                ways={[
+                  [false, 'with a loop'],
+                  [true, 'with a box'],
+                ]}
+                way={tools.boxes}
+                onWay={tools.setBoxes}
+              />
+            </>
+          )}
+          {children}
+          <span className={upright ? 'my-auto' : 'mx-auto'} />
+        </div>
       </div>
-    </div>
+    </Upright>
   )
 }
 
-function RubOut({ tools, upright }: { tools: Tools; upright: boolean }) {
+function RubOut({ tools }: { tools: Tools }) {
   return (
     <TwoWays
       tools={tools}
       tool="eraser"
       label="Rub out"
       icon={Eraser}
-      upright={upright}
       legend="Rub out"
       ways={[
         ['whole', 'whole strokes'],
@@ -100,7 +100,6 @@ interface TwoWaysProps<Way> {
   tool: 'eraser' | 'pick'
   label: string
   icon: typeof Eraser
-  upright: boolean
   legend: string
   ways: readonly (readonly [Way, string])[]
   way: Way
@@ -108,7 +107,7 @@ interface TwoWaysProps<Way> {
 }
 
 /** A tool that works in two ways. A tap takes it in hand; a tap on the one in hand offers its ways. */
-function TwoWays<Way>({ tools, tool, label, icon, upright, legend, ways, way, onWay }: TwoWaysProps<Way>) {
+function TwoWays<Way>({ tools, tool, label, icon, legend, ways, way, onWay }: TwoWaysProps<Way>) {
   const [open, setOpen] = useState(false)
   const inHand = tools.tool === tool
   return (
@@ -126,7 +125,7 @@ function TwoWays<Way>({ tools, tool, label, icon, upright, legend, ways, way, on
           }}
         />
       </Popover.Trigger>
-      <StripCard upright={upright} width="15rem">
+      <StripCard width="15rem">
         <fieldset className="flex flex-col gap-2">
           <legend className="mb-2 font-semibold">{legend}</legend>
           {ways.map(([of, words]) => (
@@ -149,7 +148,8 @@ function TwoWays<Way>({ tools, tool, label, icon, upright, legend, ways, way, on
   )
 }
 
-function Divider({ upright }: { upright: boolean }) {
+function Divider() {
+  const upright = useContext(Upright)
   return (
     <span
       aria-hidden="true"

@@ -1,18 +1,20 @@
 import { Popover } from 'radix-ui'
-import type { ComponentProps } from 'react'
+import { type ComponentProps, createContext, type ReactNode, useContext } from 'react'
+
+/** Whether the strip stands along a side instead of below, to whatever is in it. */
+export const Upright = createContext(false)
 
 interface StripCardProps extends Pick<ComponentProps<typeof Popover.Content>, 'align' | 'onCloseAutoFocus'> {
-  /** The strip stands along a side instead of below. */
-  upright?: boolean | undefined
   /** Its width, at the usual size of words. */
   width: string
   /** How its parts lie. */
   className?: string
-  children: React.ReactNode
+  children: ReactNode
 }
 
 /** What opens at a tool of the strip: beside it, and always wholly in the window, even when its tool slides away. */
-export function StripCard({ upright = false, width, className = '', children, ...content }: StripCardProps) {
+export function StripCard({ width, className = '', children, ...content }: StripCardProps) {
+  const upright = useContext(Upright)
   return (
     <Popover.Portal>
       <Popover.Content

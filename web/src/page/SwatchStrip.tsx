@@ -1,13 +1,22 @@
 import { MOST_SWATCHES, NIBS, type Swatch, strokeOutline, traceOutline } from '@hand-back/core'
 import { Popover } from 'radix-ui'
-import { type ComponentProps, type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import {
+  type ComponentProps,
+  type ReactNode,
+  useContext,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react'
 import { ColourGrid } from './ColourGrid.tsx'
-import { StripCard } from './StripCard.tsx'
+import { StripCard, Upright } from './StripCard.tsx'
 import { swatchName, WIDTHS } from './swatches.ts'
 import type { Tools } from './useTools.ts'
 
 /** Pens as samples of their own ink. A tap writes with it; a tap on the one in hand opens its settings. */
-export function SwatchStrip({ tools, upright = false }: { tools: Tools; upright?: boolean }) {
+export function SwatchStrip({ tools }: { tools: Tools }) {
+  const upright = useContext(Upright)
   const { swatches } = tools
   const active = tools.tool === 'pen' ? tools.active : undefined
   const [open, setOpen] = useState<number>()
@@ -48,7 +57,6 @@ export function SwatchStrip({ tools, upright = false }: { tools: Tools; upright?
             </button>
           </Popover.Trigger>
           <StripCard
-            upright={upright}
             width="20.625rem"
             // Where the pen has moved to, its settings are open already.
             onCloseAutoFocus={(event) => opened.current !== undefined && event.preventDefault()}

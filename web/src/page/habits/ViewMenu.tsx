@@ -30,11 +30,10 @@ interface ViewMenuProps {
   onRead?: (() => void) | undefined
   /** Tells which keys do what. */
   onKeys: () => void
-  upright: boolean
 }
 
 /** How one sees and holds the page: zoom, tint, size of words, side of the strip, what a finger does. */
-export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onKeys, upright }: ViewMenuProps) {
+export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onKeys }: ViewMenuProps) {
   const [habits, change] = useHabits(person.id)
   const { tint, letters = 'usual', strip = 'bottom', finger = 'until pen' } = habits
   return (
@@ -42,7 +41,7 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onKeys,
       <Popover.Trigger asChild>
         <StripButton icon={SlidersHorizontal} label="View" />
       </Popover.Trigger>
-      <StripCard upright={upright} align="end" width="27.75rem" className="flex flex-col gap-4 p-4">
+      <StripCard align="end" width="27.75rem" className="flex flex-col gap-4 p-4">
         <Row>
           <Press onPress={() => surface?.zoomBy(0.8)}>Smaller</Press>
           <Press onPress={() => surface?.fit()}>Fit</Press>

@@ -36,11 +36,10 @@ interface PutMenuProps {
   onFormula: () => void
   /** Puts what was copied last; left out while nothing was. */
   onPaste?: () => void
-  upright: boolean
 }
 
 /** Everything that can be put on a page besides ink. */
-export function PutMenu({ tools, onPicture, onFormula, onPaste, upright }: PutMenuProps) {
+export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) {
   const [open, setOpen] = useState(false)
   const file = useRef<HTMLInputElement>(null)
   const camera = useRef<HTMLInputElement>(null)
@@ -66,7 +65,6 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste, upright }: PutMe
         />
       </Popover.Trigger>
       <StripCard
-        upright={upright}
         width="23.75rem"
         className="grid grid-cols-4 gap-1.5 p-3"
         onCloseAutoFocus={(event) => {

@@ -46,7 +46,6 @@ export function WorkingStrip({ work, upright, children, onLookBack, onRead }: Wo
         <>
           <PutMenu
             tools={tools}
-            upright={upright}
             onPicture={(file) => void pasting.addPicture(file)}
             onFormula={() => formulas.open()}
             {...(pasting.hasLast() ? { onPaste: pasting.pasteLast } : {})}
@@ -62,7 +61,6 @@ export function WorkingStrip({ work, upright, children, onLookBack, onRead }: Wo
           <ViewMenu
             person={person}
             surface={surface}
-            upright={upright}
             onLookBack={onLookBack}
             onClear={writing && work.clear}
             onRead={onRead}
