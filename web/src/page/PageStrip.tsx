@@ -41,14 +41,19 @@ export function PageStrip({
           aria-orientation={upright ? 'vertical' : 'horizontal'}
           className={`flex items-center gap-1 border-rule bg-card ${
             upright
-              ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
-              : 'min-w-0 flex-1 overflow-x-auto border-t px-3 py-2 @max-[900px]:gap-0.5 @max-[900px]:px-1.5'
+              ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto scroll-pt-[130px] border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
+              : 'min-w-0 flex-1 overflow-x-auto scroll-pl-[130px] border-t px-3 py-2 @max-[900px]:gap-0.5 @max-[900px]:px-1.5'
           }`}
         >
+          {/* Undo stays where it is, whatever stands beside it and however far the row has slid. */}
+          <div
+            className={`sticky z-10 flex items-center gap-[inherit] bg-card ${upright ? '-top-3 flex-col self-stretch' : '-left-3 @max-[900px]:-left-1.5'}`}
+          >
+            <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
+            <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
+            <Divider />
+          </div>
           <span className={upright ? 'my-auto' : 'mx-auto'} />
-          <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
-          <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
-          <Divider />
           {picked || (
             <>
               <SwatchStrip tools={tools} />
