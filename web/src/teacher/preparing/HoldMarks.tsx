@@ -125,7 +125,7 @@ export function GuideLines({ guides, view }: { guides: readonly Guide[]; view: V
   })
 }
 
-/** The margin that label and marks of a question need, in CSS pixels. */
+/** The room that label and marks of a question need, in CSS pixels. */
 const STRIP = 44
 
 /** The areas of questions as strips at their left, with label and full marks. */
@@ -136,8 +136,8 @@ export function QuestionAreas({ store, page, view }: { store: SheetStore; page: 
     areas.map((area, index) => {
       if (area.page !== page.id) return null
       const at = toScreen(view, area)
-      // In the margin, where nothing is printed; inside where there is no margin.
-      const inMargin = at.x - view.x > STRIP
+      // Left of it, where nothing is printed; inside where the window leaves no room there.
+      const outside = at.x > STRIP
       const here = picked?.question === id && picked.index === index
       return (
         <div
@@ -150,9 +150,11 @@ export function QuestionAreas({ store, page, view }: { store: SheetStore; page: 
             data-takes="all"
             aria-label={`Question ${label}, ${fullMarks} marks`}
             onClick={() => store.pickArea(id, index)}
-            className={`pointer-events-auto absolute top-0 bottom-0 flex min-w-[30px] items-start border-madder pt-1 font-serif font-semibold whitespace-nowrap text-madder ${inMargin ? 'right-full justify-end border-r-4 pr-1.5' : 'left-0 border-l-4 bg-linear-to-r from-madder-soft to-transparent pr-2 pl-1.5'}`}
+            className={`pointer-events-auto absolute top-0 bottom-0 flex min-w-[30px] items-start border-madder pt-1 font-serif font-semibold whitespace-nowrap text-madder ${outside ? 'right-full justify-end border-r-4 pr-1.5' : 'left-0 border-l-4'}`}
           >
-            {label} · {fullMarks}
+            <span className={outside ? '' : 'rounded-r-tag bg-madder-soft px-1.5'}>
+              {label} · {fullMarks}
+            </span>
           </button>
         </div>
       )
