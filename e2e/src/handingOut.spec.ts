@@ -242,6 +242,9 @@ test('a page dealt to each, one to read, one for all', async ({ somebody }) => {
   await expect(noor.getByText('to read')).toBeVisible()
   await expect(noor.getByRole('button', { name: 'Hand in' })).toHaveCount(0)
   await expect(noor.getByRole('button', { name: 'Rub out' })).toHaveCount(0)
+  await noor.getByRole('link', { name: 'My tray' }).click()
+  await expect(noor.getByRole('heading', { name: 'To read' })).toBeVisible()
+  await expect(noor.getByText('new', { exact: true })).toHaveCount(0)
 
   await openHandingOut(teacher, lesson)
   await way(teacher, /One for all/)

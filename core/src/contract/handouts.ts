@@ -145,6 +145,8 @@ export const trayEntry = z.object({
   handedInAt: z.number().nullable(),
   /** When pages of it were last added or changed. */
   changedAt: z.number().nullable(),
+  /** This student has not opened it yet. */
+  isNew: z.boolean(),
   state: copyState,
   round: z.number(),
   pageCount: z.number(),

@@ -8,9 +8,10 @@ import {
   type Role,
   takenBack,
 } from '@hand-back/core'
-import { eq } from 'drizzle-orm'
+import { and, eq, isNull } from 'drizzle-orm'
 import type { Context } from '../context.ts'
-import { copies } from '../db/schema.ts'
+import type { Queries } from '../db/connect.ts'
+import { copies, copyMembers } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
 import { type CopyRecord, holdCopyFor } from './place.ts'
 
@@ -45,6 +46,8 @@ export async function takeStep(
     const { copy, role } = await holdCopyFor(tx, person, id)
     const { by, rule } = STEPS[step]
     if (role !== by) throw notHere()
+    if (step === 'open') await openedBy(tx, person.id, id, context.now())
+    if (step === 'open' && copy.way === 'read') return { before: copy, after: copy }
     if (copy.way === 'read') throw new Refused('This is to read; there is nothing to hand in.')
     const changed: CopyRecord = rule(copy)
     if (changed === copy) return { before: copy, after: copy }
@@ -63,6 +66,15 @@ export async function takeStep(
   })
   if (before !== after) context.news.copyChanged(after)
   return after
+}
+
+/** A copy is new to each who has a place in it until they open it themselves. */
+async function openedBy(db: Queries, student: string, copy: string, now: number): Promise<void> {
+  const { copyId, studentId, openedAt } = copyMembers
+  await db
+    .update(copyMembers)
+    .set({ openedAt: new Date(now) })
+    .where(and(eq(copyId, copy), eq(studentId, student), isNull(openedAt)))
 }
 
 /** Takes a step with several copies; those that the rule refuses stay as they are. Returns the ids of the others. */

@@ -197,6 +197,21 @@ describe('a copy that several share', () => {
     expect(await visitors[2].status('GET', `/copies/${of('Terns')}`)).toBe(404)
   })
 
+  test('a shared copy is new to each until they open it themselves; what is to read, until it was read', async () => {
+    const { teacher, visitors, of, students } = await shared()
+    const isNew = async (visitor: Visitor) => (await trayOf(visitor)).map((entry) => entry.isNew)
+    expect([await isNew(visitors[0]), await isNew(visitors[1])]).toEqual([[true], [true]])
+    await visitors[0].post(`/copies/${of('Terns')}/open`)
+    expect([await isNew(visitors[0]), await isNew(visitors[1])]).toEqual([[false], [true]])
+    expect((await trayOf(visitors[1]))[0]!.state).toBe('working')
+    await visitors[1].post(`/copies/${of('Terns')}/open`)
+    expect(await isNew(visitors[1])).toEqual([false])
+    expect(students.length).toBeGreaterThan(2)
+    // A teacher who looks opens nothing for anybody.
+    expect(await teacher.status('POST', `/copies/${of('Gulls')}/open`)).toBe(404)
+    expect(await isNew(visitors[2])).toEqual([true])
+  })
+
   test('touching others’ things is marked as allowed only when the teacher allows it; the teacher brings back', async () => {
     const { teacher, handout, visitors, of, page } = await shared()
     const stroke = adding(page, 'work')

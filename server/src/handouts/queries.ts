@@ -152,7 +152,8 @@ export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[
          WHERE x.handout_id = h.id AND ${PAGE_IS_ITS}) AS "changedAt",
       (SELECT count(*)::int FROM worksheet_page p WHERE ${PAGE_IS_ITS}) AS "pageCount",
       (SELECT ${PAGE_AS_JSON} FROM worksheet_page p WHERE ${PAGE_IS_ITS} ORDER BY p.position LIMIT 1) AS "firstPage",
-      c.set_id AS "setId"
+      c.set_id AS "setId",
+      m.opened_at IS NULL AS "isNew"
     FROM copy_member m JOIN copy c ON c.id = m.copy_id JOIN handout h ON h.id = c.handout_id
       JOIN class k ON k.id = h.class_id
     WHERE m.student_id = ${studentId} AND m.left_at IS NULL AND ${IS_OUT}

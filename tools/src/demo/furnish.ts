@@ -114,7 +114,7 @@ class School {
     for (const [index, copy] of copies.entries()) {
       if (index >= 12) continue
       this.#clock = this.#now - (2 - index * 0.1) * HOUR
-      if (index % 4 === 0) await this.#step(copy, 'open')
+      await this.#step(copy, 'open')
       await this.#ink(copy, pages, 'work', crabLabels(this.#handOf(index), index % 4))
     }
   }

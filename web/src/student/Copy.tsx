@@ -91,17 +91,17 @@ function SharedWith({ copy, person, page }: { copy: CopyWhole; person: Person; p
   )
 }
 
-/** Opening a waiting copy is what makes it a working one. */
-function useOpening(copy: CopyWhole, store: CopyStore): void {
+/** Opening a waiting copy is what makes it a working one; a copy is new to each until they open it. */
+function useOpening({ id, state: before }: CopyWhole, store: CopyStore): void {
+  // biome-ignore lint/correctness/useExhaustiveDependencies: told once, when the copy is opened
   useEffect(() => {
-    if (copy.state !== 'waiting') return
-    ask(copyStanding, 'POST', `/copies/${copy.id}/open`).then(
+    ask(copyStanding, 'POST', `/copies/${id}/open`).then(
       ({ state, round }) => {
-        store.stand(state, round)
+        if (before === 'waiting') store.stand(state, round)
         void queryClient.invalidateQueries({ queryKey: ['tray'] })
       },
       // Out of reach: it counts as opened when the next visit gets through.
       () => {},
     )
-  }, [copy, store])
+  }, [id, store])
 }

@@ -76,7 +76,7 @@ function Entry({ entry }: { entry: TrayEntry }) {
             {entry.sharedName !== null && entry.way !== 'read' && ` · together: ${entry.sharedName}`}
             {entry.state === 'handed in' && late && ' · late'}
           </span>
-          {entry.state === 'waiting' && <span className="font-semibold text-verdigris">new</span>}
+          {entry.isNew && <span className="font-semibold text-verdigris">new</span>}
           {isChanged(entry) && <span className="font-semibold text-ochre">pages have changed</span>}
           {due && (
             <span

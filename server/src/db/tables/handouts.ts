@@ -119,6 +119,8 @@ export const copyMembers = pgTable(
       .references(() => people.id),
     /** The pages of a shared copy that were given to them. */
     pages: jsonb().$type<string[]>(),
+    /** When they first opened it; null: it is new to them. */
+    openedAt: moment('opened_at'),
     leftAt: moment('left_at'),
   },
   (table) => [
