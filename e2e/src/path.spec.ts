@@ -138,6 +138,7 @@ async function makeClass(
   await teacher.getByLabel('Name of the class').fill('Curlew class')
   await teacher.getByRole('button', { name: 'Make the class' }).click()
   // A slip in its name is mended where it stands.
+  await expect(teacher.getByRole('button', { name: 'Slips to cut' })).toBeVisible()
   const title = teacher.getByLabel('Name of the class')
   await expect(title).toHaveValue('Curlew class')
   await title.fill('Dunlin class')

@@ -1,5 +1,6 @@
 import type { KeptEvent, Layer, SignedEvent } from '@hand-back/core'
 import { Problem } from '../../api/ask.ts'
+import { within } from '../../api/within.ts'
 
 /** Where the past of a copy stands: at school, and as far as it was read on this device. */
 export interface PastPlaces {
@@ -13,6 +14,7 @@ export interface PastPlaces {
 
 /** How long school may take, in milliseconds, before the device's own reading must do. */
 const PATIENCE = 5000
+const NO_ANSWER = new Problem('School does not answer just now. Try again in a moment.', 0)
 
 /**
  * Everything that happened to a copy: as school has it or, out of its reach, as this device has read it;
@@ -22,7 +24,7 @@ export async function readPast(
   { ask, read, pending }: PastPlaces,
   patience = PATIENCE,
 ): Promise<KeptEvent[]> {
-  const there = await within(ask(), patience).catch(async (error) => {
+  const there = await within(ask(), patience, NO_ANSWER).catch(async (error) => {
     const here = unbroken(await read())
     if (here.length === 0 && pending.length === 0) throw error
     return here
@@ -58,14 +60,4 @@ function waiting(pending: readonly SignedEvent[], kept: readonly KeptEvent[]): K
     seq: from + 1 + index,
     keptAt: Math.max(last, event.madeAt),
   }))
-}
-
-function within<T>(work: Promise<T>, patience: number): Promise<T> {
-  return new Promise((done, failed) => {
-    const timer = setTimeout(
-      () => failed(new Problem('School does not answer just now. Try again in a moment.', 0)),
-      patience,
-    )
-    work.then(done, failed).finally(() => clearTimeout(timer))
-  })
 }
