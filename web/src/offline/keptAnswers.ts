@@ -1,5 +1,3 @@
-import { within } from '../api/within.ts'
-
 /** How an answer of school is kept on the device. */
 export interface KeptHow {
   /** Which shelf it stands on; `work` is emptied when somebody signs out. */
@@ -12,7 +10,6 @@ export interface KeptHow {
 
 /** How long school may take to answer when there is something kept, in milliseconds. */
 const PATIENCE = 5000
-const TOO_LONG = new Error('school takes too long')
 
 const WORK = /^(\/as\/[a-z0-9-]{1,40})?\/api\/(me|tray|habits|copies\/[0-9a-f-]{36})$/
 const FILES =
@@ -42,7 +39,7 @@ export async function answerWith(
   const range = request.headers.get('range')
   if (kept && lasts) return range ? partOf(kept, range) : kept
   try {
-    const answer = await (kept ? within(fetch(request), PATIENCE, TOO_LONG) : fetch(request))
+    const answer = await within(fetch(request), kept ? PATIENCE : undefined)
     if (answer.status === 200 && !range) void store.put(key, answer.clone()).catch(() => {})
     return answer
   } catch (error) {
@@ -59,6 +56,15 @@ export async function keepAlso(stores: CacheStorage, paths: readonly string[]): 
     const store = await stores.open(how.shelf)
     if (!(await store.match(how.key))) await store.add(path).catch(() => {})
   }
+}
+
+/** Rejects when it takes longer than `patience`. The service worker is one file: it shares no piece with the screens. */
+function within<T>(work: Promise<T>, patience: number | undefined): Promise<T> {
+  if (patience === undefined) return work
+  return new Promise((done, failed) => {
+    setTimeout(() => failed(new Error('school takes too long')), patience)
+    work.then(done, failed)
+  })
 }
 
 /** The bytes that a range asks for (RFC 9110, 14), as a partial answer. */
