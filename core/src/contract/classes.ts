@@ -1,7 +1,8 @@
 import { z } from 'zod'
+import { plainText } from '../words/plainText.ts'
 import { classCode, personName, pin } from './people.ts'
 
-export const className = z.string().trim().min(1, 'A class needs a name.').max(60, 'That name is too long.')
+export const className = plainText().trim().min(1, 'A class needs a name.').max(60, 'That name is too long.')
 
 export const newClass = z.object({ name: className })
 export const addStudents = z.object({
@@ -33,7 +34,7 @@ export const slipsAsked = z.object({ students: z.array(z.uuid()).max(600).option
 /** What of a list is taken over into a class: at once or not at all. */
 export const rosterTaken = z.object({
   add: z
-    .array(z.object({ name: personName, rosterId: z.string().max(255).nullable() }))
+    .array(z.object({ name: personName, rosterId: plainText().max(255).nullable() }))
     .max(600, 'A class takes at most 600 students.'),
   rename: z.array(z.object({ id: z.uuid(), to: personName })).max(600),
   leave: z.array(z.uuid()).max(600),

@@ -2,12 +2,13 @@ import { z } from 'zod'
 import { group } from '../handout/groups.ts'
 import { handoutWish, way } from '../handout/plan.ts'
 import { COPY_STATES } from '../handout/state.ts'
+import { plainText } from '../words/plainText.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 
 export const copyState = z.enum(COPY_STATES)
 
 const moment = z.number().int().min(0).max(8.64e15)
-const instructions = z.string().trim().max(2000, 'Instructions have at most 2,000 letters.')
+const instructions = plainText().trim().max(2000, 'Instructions have at most 2,000 letters.')
 
 /** A spoken direction that was sent before; `seconds` is how long it is. */
 export const spokenDirection = z.object({ id: z.uuid(), seconds: z.number().min(0).max(125) })
@@ -29,7 +30,7 @@ export const newHandout = z.object({
   /** It counts for marks. */
   counts: z.boolean(),
   /** The unit that it belongs to; left out, the worksheet's. */
-  unit: z.string().trim().max(80, 'The name of a unit has at most 80 letters.').optional(),
+  unit: plainText().trim().max(80, 'The name of a unit has at most 80 letters.').optional(),
 })
 export type NewHandout = z.infer<typeof newHandout>
 export const handedOut = z.object({ handouts: z.array(z.uuid()) })
@@ -124,7 +125,7 @@ export const handBackAnswer = z.object({ handedBack: z.array(z.uuid()) })
 
 /** Groups of a class, kept under a name. */
 export const newGrouping = z.object({
-  name: z.string().trim().min(1, 'Give it a name.').max(60, 'That name is too long.'),
+  name: plainText().trim().min(1, 'Give it a name.').max(60, 'That name is too long.'),
   groups: z.array(group).min(1, 'Make at least one group.').max(200),
 })
 export const grouping = newGrouping.extend({ id: z.uuid() })

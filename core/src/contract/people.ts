@@ -1,4 +1,8 @@
 import { z } from 'zod'
+import { plainText } from '../words/plainText.ts'
+
+/** The header in which a tab says whose it is. */
+export const PERSON_HEADER = 'x-hand-back-person'
 
 /** A name as people type it: trimmed, one line, not empty. */
 export const personName = z
@@ -8,8 +12,7 @@ export const personName = z
   .max(80, 'That name is too long.')
   .regex(/^[^\p{C}]+$/u, 'A name cannot have control characters.')
 
-export const password = z
-  .string()
+export const password = plainText()
   .min(10, 'A password needs at least 10 characters.')
   .max(200, 'That password is too long.')
 
@@ -22,8 +25,17 @@ export const classCode = z
   .transform((code) => code.toUpperCase().replace(/[^A-Z0-9]/g, ''))
   .pipe(z.string().min(4, 'A class code has six letters and digits.').max(10))
 
-export const teacherSignIn = z.object({ name: personName, password: z.string().min(1).max(200) })
-export const firstTeacher = z.object({ name: personName, password })
+export const teacherSignIn = z.object({ name: personName, password: plainText().min(1).max(200) })
+export const firstTeacher = z.object({
+  name: personName,
+  password,
+  /** Printed where the server was started; left out where none is asked for. */
+  setupCode: plainText().max(40).optional(),
+})
+export const passwordChange = z.object({ now: z.string().max(200), to: password })
+/** Whose a slip is. */
+export const slipOwner = z.object({ name: z.string() })
+export type SlipOwner = z.infer<typeof slipOwner>
 export const classSignIn = z.object({ code: classCode })
 export const studentSignIn = z.object({ code: classCode, student: z.uuid(), pin })
 export const demoSignIn = z.object({ person: z.uuid() })
@@ -31,9 +43,11 @@ export const demoSignIn = z.object({ person: z.uuid() })
 export const person = z.object({ id: z.uuid(), name: z.string(), role: z.enum(['teacher', 'student']) })
 export type Person = z.infer<typeof person>
 
-/** What the sign-in screen needs to know: is this a first visit, is this the demo and who is in it. */
+/** What the sign-in screen needs to know: is this a first visit and what does it ask for, is this the demo and who is in it. */
 export const door = z.object({
   firstVisit: z.boolean(),
+  /** The first teacher must type the setup code. */
+  setupCode: z.boolean(),
   demo: z.object({ people: z.array(person), classCode: z.string() }).nullable(),
 })
 export type Door = z.infer<typeof door>

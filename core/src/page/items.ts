@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { madeId, stroke } from '../ink/stroke.ts'
+import { plainText } from '../words/plainText.ts'
 import {
   printedDirection,
   printedFormula,
@@ -22,7 +23,7 @@ export const voiceNote = z.strictObject({
 
 /** What was answered at an answer place, or the values that a student slid on a plot, by parameter. */
 export const answerValue = z.union([
-  z.strictObject({ text: z.string().max(20_000) }),
+  z.strictObject({ text: plainText().max(20_000) }),
   z.strictObject({ options: z.array(madeId).max(30) }),
   z.strictObject({ slid: z.record(z.string().regex(/^[a-z]$/), z.number().min(-1e6).max(1e6)) }),
 ])

@@ -5,6 +5,18 @@ import { isRight, lenientKey, readNumber, type TypedKey } from './key.ts'
 const key = (...answers: string[]) => lenientKey(answers)
 const strict: TypedKey = { ...key(), ignoreCase: false, ignoreSpaces: false }
 
+describe('thousands of letters', () => {
+  const spaces = ' '.repeat(20_000)
+  test.each([
+    [`${spaces}4.5${spaces}m${spaces}`, '4.5 m', true],
+    [`1${spaces}1/2`, '1.5', true],
+    [`1${spaces}x`, '1', false],
+    ['9'.repeat(20_000), '9', false],
+  ])('are judged like few (%#)', (typed, answer, right) => {
+    expect(isRight(typed, key(...Array(50).fill(answer)))).toBe(right)
+  })
+})
+
 describe('numbers', () => {
   test.each([
     ['1/2', '0.5'],

@@ -1,10 +1,11 @@
 import { z } from 'zod'
 import { madeId } from '../ink/stroke.ts'
+import { plainText } from '../words/plainText.ts'
 
 /** What is right for a typed box: any of `answers`, judged as leniently as the teacher says. */
 export const typedKey = z.object({
   kind: z.literal('typed'),
-  answers: z.array(z.string().max(500)).max(50),
+  answers: z.array(plainText().max(500)).max(50),
   ignoreCase: z.boolean(),
   ignoreAccents: z.boolean(),
   ignoreSpaces: z.boolean(),
@@ -35,8 +36,10 @@ export const lenientKey = (answers: string[]): TypedKey => ({
  * makes a right answer wrong.
  */
 export function isRight(typed: string, key: TypedKey): boolean {
-  if (typed.trim() === '') return false
-  return key.answers.some((answer) => sameNumber(typed, answer) || folded(typed, key) === folded(answer, key))
+  // Spaces in a row say no more than one, and a pattern over thousands of them would take seconds.
+  const said = typed.trim().replace(/\s+/g, ' ')
+  if (said === '') return false
+  return key.answers.some((answer) => sameNumber(said, answer) || folded(typed, key) === folded(answer, key))
 }
 
 /** An exact ratio of whole numbers, `down` positive. */
@@ -52,6 +55,9 @@ function sameNumber(a: string, b: string): boolean {
   return first.value.up * second.value.down === second.value.up * first.value.down
 }
 
+/** More letters than this are no number that anybody writes, and would take long to compare. */
+const LONGEST_NUMBER = 200
+
 const NUMBER =
   /^([+−-]?)\s*(?:(\d+)\s+)?(\d+(?:[.,]\d+)?)(?:\s*\/\s*(\d+(?:[.,]\d+)?))?\s*(%?)\s*([\p{L}°€$£][\p{L}°²³/]*)?$/u
 
@@ -60,7 +66,9 @@ const NUMBER =
  * percentage, and a unit of letters behind it. Exact: nothing is rounded.
  */
 export function readNumber(text: string): { value: Ratio; unit: string } | undefined {
-  const found = NUMBER.exec(text.trim())
+  const said = text.trim().replace(/\s+/g, ' ')
+  if (said.length > LONGEST_NUMBER) return undefined
+  const found = NUMBER.exec(said)
   if (!found) return undefined
   const [, sign, whole, first, second, percent, unit = ''] = found
   if (whole !== undefined && second === undefined) return undefined

@@ -1,13 +1,14 @@
 import { z } from 'zod'
 import { colour, madeId, stroke } from '../ink/stroke.ts'
+import { plainText } from '../words/plainText.ts'
 import { box } from './box.ts'
 import { fileId, paper } from './paper.ts'
 import { axis } from './ruling.ts'
 
 /** The longest text of one printed item, in letters. */
 export const MOST_LETTERS = 20_000
-const words = z.string().max(MOST_LETTERS, `A text may have at most ${MOST_LETTERS} letters.`)
-const label = z.string().max(300)
+const words = plainText().max(MOST_LETTERS, `A text may have at most ${MOST_LETTERS} letters.`)
+const label = plainText().max(300)
 
 /** Faces: `reading` is made for people learning to read, `plain` the interface's, `book` a serif. */
 export const face = z.enum(['reading', 'plain', 'book'])
@@ -26,7 +27,7 @@ export const formulaDrawing = z.object({
   descent: z.number().min(-100).max(1000),
 })
 export type FormulaDrawing = z.infer<typeof formulaDrawing>
-const latex = z.string().max(2000, 'That formula is too long.')
+const latex = plainText().max(2000, 'That formula is too long.')
 
 const lying = {
   id: madeId,
@@ -39,9 +40,9 @@ const lying = {
 
 /** What a card shows. */
 export const cardFace = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('text'), text: z.string().max(500), size: letterSize }),
+  z.object({ kind: z.literal('text'), text: plainText().max(500), size: letterSize }),
   z.object({ kind: z.literal('formula'), latex, drawing: formulaDrawing, size: letterSize }),
-  z.object({ kind: z.literal('picture'), file: fileId, alt: z.string().max(500) }),
+  z.object({ kind: z.literal('picture'), file: fileId, alt: plainText().max(500) }),
 ])
 export type CardFace = z.infer<typeof cardFace>
 
@@ -80,7 +81,7 @@ export const printedPicture = z.object({
   ...lying,
   kind: z.literal('picture'),
   file: fileId,
-  alt: z.string().max(500),
+  alt: plainText().max(500),
   crop: z.object({
     x: z.number().min(0).max(1),
     y: z.number().min(0).max(1),
@@ -95,7 +96,7 @@ const piece = z.object({
   paper,
   whole: z.object({ width: z.number().positive(), height: z.number().positive() }),
   part: box,
-  alt: z.string().max(500),
+  alt: plainText().max(500),
 })
 export const printedShape = z.object({
   ...lying,
@@ -117,7 +118,7 @@ const plot = z.object({
   across: axis,
   up: axis,
   grid: z.boolean(),
-  curves: z.array(z.object({ formula: z.string().max(300), colour })).max(12),
+  curves: z.array(z.object({ formula: plainText().max(300), colour })).max(12),
   parameters: z.array(parameter).max(8),
 })
 export const printedDirection = z.object({
@@ -132,7 +133,7 @@ const ink = z.object({ ...lying, kind: z.literal('ink'), stroke, inner: box })
 const link = z.object({
   ...lying,
   kind: z.literal('link'),
-  text: z.string().max(300),
+  text: plainText().max(300),
   size: letterSize,
   to: z.discriminatedUnion('kind', [
     z.object({
@@ -158,7 +159,7 @@ const choice = z.object({
   kind: z.literal('choice'),
   label,
   options: z
-    .array(z.object({ id: madeId, text: z.string().max(300) }))
+    .array(z.object({ id: madeId, text: plainText().max(300) }))
     .min(1)
     .max(30),
   many: z.boolean(),

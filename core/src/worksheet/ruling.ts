@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { colour } from '../ink/stroke.ts'
+import { plainText } from '../words/plainText.ts'
 
 const millimetres = z.number().min(1).max(100)
 /** A number that a teacher may write on an axis. */
@@ -7,7 +8,7 @@ const onAxis = z.number().min(-1e6).max(1e6)
 
 /** One axis: from, to, how far apart its lines are, and what is written at its end. */
 export const axis = z
-  .object({ from: onAxis, to: onAxis, step: z.number().positive().max(1e6), label: z.string().max(60) })
+  .object({ from: onAxis, to: onAxis, step: z.number().positive().max(1e6), label: plainText().max(60) })
   .refine(({ from, to }) => to > from, 'An axis ends after it begins.')
   .refine(({ from, to, step }) => (to - from) / step <= 200, 'That is too many lines on one axis.')
 export type Axis = z.infer<typeof axis>

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { madeId } from '../ink/stroke.ts'
+import { plainText } from '../words/plainText.ts'
 import { box } from './box.ts'
 import { answerKey } from './key.ts'
 import { type WorksheetPage, worksheetPage } from './page.ts'
@@ -8,7 +9,7 @@ import { MOST_PRINTED } from './printed.ts'
 /** A question: what of the pages belongs to it, what it is called, and the most marks there are for it. */
 export const question = z.object({
   id: madeId,
-  label: z.string().max(40),
+  label: plainText().max(40),
   fullMarks: z.number().min(0).max(1000),
   areas: z
     .array(z.object({ page: madeId, ...box.shape }))
@@ -18,7 +19,7 @@ export const question = z.object({
 export type Question = z.infer<typeof question>
 
 /** A set of students that pages and items can be marked for, such as one of three levels. */
-export const studentSet = z.object({ id: madeId, name: z.string().trim().min(1).max(60) })
+export const studentSet = z.object({ id: madeId, name: plainText().trim().min(1).max(60) })
 export type StudentSet = z.infer<typeof studentSet>
 
 export const MOST_PAGES = 500
