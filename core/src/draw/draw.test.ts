@@ -48,6 +48,24 @@ function placesOf(marks: readonly Mark[]): { x: number; y: number }[] {
 }
 
 describe('ruled papers', () => {
+  test('a page of 200 inches with the finest dots or squares is not more than a tablet can draw', () => {
+    const size = { width: 14_400, height: 14_400 }
+    for (const form of ['dotted', 'squared'] as const) {
+      const marks = rulingMarks({ form, colour, side: 1 }, size, measured)
+      const letters = marks.reduce((sum, mark) => sum + (mark.kind === 'path' ? mark.d.length : 0), 0)
+      expect(letters).toBeGreaterThan(1000)
+      expect(letters).toBeLessThan(500_000)
+    }
+  })
+
+  test('dots stand as far apart as the ruling says', () => {
+    const [dots] = rulingMarks({ form: 'dotted', colour, side: 5 }, A4, measured)
+    expect(dots).toMatchObject({ kind: 'path', stroke: colour })
+    const { dash, width } = dots as Extract<Mark, { kind: 'path' }>
+    expect(dash![0]! + dash![1]!).toBeCloseTo((5 * 72) / 25.4, 5)
+    expect(dash![0]).toBe(width)
+  })
+
   test.each(RULINGS.map((ruling) => [ruling.form, ruling] as const))(
     '%s lies on the page at every size',
     (_form, ruling) => {

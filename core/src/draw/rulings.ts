@@ -106,15 +106,15 @@ function handwriting({ colour, height }: Extract<Ruling, { form: 'handwriting' }
   ]
 }
 
-/** Small squares look like dots and are a quarter of the work of circles. */
+/** Dots are dashes as long as they are wide: one line a row, however large the page. */
 const DOT = 0.6
 function dotted({ colour, side }: Extract<Ruling, { form: 'dotted' }>, area: Box): Mark[] {
   const step = mm(side)
+  const columns = Math.floor(area.width / step + 0.001)
   let d = ''
   for (let y = area.y; y <= area.y + area.height + 0.01; y += step)
-    for (let x = area.x; x <= area.x + area.width + 0.01; x += step)
-      d += boxPath({ x: x - DOT, y: y - DOT, width: 2 * DOT, height: 2 * DOT })
-  return [{ kind: 'path', d, fill: colour }]
+    d += segmentPath(area.x - DOT, y, area.x + columns * step + DOT, y)
+  return [{ kind: 'path', d, stroke: colour, width: 2 * DOT, dash: [2 * DOT, step - 2 * DOT] }]
 }
 
 function staves({ colour, gap }: Extract<Ruling, { form: 'staves' }>, area: Box): Mark[] {

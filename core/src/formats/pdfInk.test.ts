@@ -1,6 +1,10 @@
 import { expect, test } from '@jest/globals'
+import fc from 'fast-check'
 import { toBase64 } from '../ink/base64.ts'
+import { strokeOutline } from '../ink/outline.ts'
 import { packPoints } from '../ink/pack.ts'
+import { toSegment } from '../ink/simplify.ts'
+import { strokePoints } from '../ink/stroke.ts'
 import { idOf } from '../test/arbitrary.ts'
 import { colourParts, strokeOperators } from './pdfInk.ts'
 
@@ -21,16 +25,54 @@ test('a stroke becomes one filled path in its colour, near where it was drawn', 
     time: index * 8,
   }))
   const operators = strokeOperators(stroke(toBase64(packPoints(points))))
-  expect(operators.startsWith('0.659 0.227 0.180 rg')).toBe(true)
-  expect(operators.endsWith('h f')).toBe(true)
-  for (const line of operators.split('\n').filter((line) => line.endsWith(' c'))) {
-    const numbers = line.slice(0, -2).split(' ').map(Number)
-    expect(numbers).toHaveLength(6)
-    numbers.forEach((number, index) => {
-      if (index % 2 === 0) expect(number).toBeGreaterThan(95)
-      else expect(Math.abs(number - 300)).toBeLessThan(4)
-    })
+  expect(operators).toMatch(/^q 0.659 0.227 0.180 rg /)
+  expect(operators).toMatch(/h f Q$/)
+  const corners = cornersOf(operators)
+  expect(corners.length).toBeGreaterThan(8)
+  for (const { x, y } of corners) {
+    expect(x).toBeGreaterThan(95)
+    expect(Math.abs(y - 300)).toBeLessThan(4)
   }
+})
+
+/** Where the corners of a stroke's operators lie on the page. */
+function cornersOf(operators: string): { x: number; y: number }[] {
+  const [, size, x0, y0] = /rg ([\d.]+) 0 0 [\d.]+ (-?[\d.]+) (-?[\d.]+) cm/.exec(operators)!.map(Number)
+  return [...operators.matchAll(/^(-?\d+) (-?\d+) [ml]$/gm)].map(([, x, y]) => ({
+    x: x0! + Number(x) * size!,
+    y: y0! + Number(y) * size!,
+  }))
+}
+
+test('on paper the outline lies where it lies on the screen, with much less than it takes to say all of it', () => {
+  const wave = fc.record({
+    high: fc.double({ min: 2, max: 40, noNaN: true }),
+    wide: fc.integer({ min: 3, max: 12 }),
+  })
+  fc.assert(
+    fc.property(wave, ({ high, wide }) => {
+      const points = Array.from({ length: 160 }, (_, index) => ({
+        x: 100 + index * 0.9,
+        y: 300 + Math.sin(index / wide) * high,
+        pressure: 0.5 + 0.3 * Math.sin(index / 20),
+        time: index * 8,
+      }))
+      const packed = toBase64(packPoints(points))
+      const outline = strokeOutline(strokePoints(stroke(packed)), 'pen', 2)
+      const corners = cornersOf(strokeOperators(stroke(packed)))
+      const closed = [...corners, corners[0]!]
+      const away = (x: number, y: number) =>
+        Math.min(...corners.map((from, index) => toSegment({ x, y }, from, closed[index + 1]!)))
+      const middles = outline.map(([x, y], index) => {
+        const [nx, ny] = outline[(index + 1) % outline.length]!
+        return [(x! + nx!) / 2, (y! + ny!) / 2] as const
+      })
+      for (const [x, y] of middles) expect(away(x, y)).toBeLessThan(0.15)
+      // Every edge of the outline as a curve would be 38 letters and more.
+      expect(strokeOperators(stroke(packed)).length).toBeLessThan((outline.length * 38) / 3)
+    }),
+    { numRuns: 20 },
+  )
 })
 
 test('ink that cannot be read draws nothing', () => {

@@ -1,35 +1,49 @@
 import { strokeOutline, traceOutline } from '../ink/outline.ts'
+import type { Point } from '../ink/points.ts'
+import { simplify } from '../ink/simplify.ts'
 import { type Stroke, strokePoints, strokeWidth } from '../ink/stroke.ts'
+
+/** How far an outline on paper may lie from the one on the screen, in points: less than a dot of a good printer (600 an inch). */
+const PRINTED_ERROR = 0.08
+/** Corners are written as whole steps from the first, this many in a point. */
+const STEPS = 12
 
 /**
  * PDF path operators that fill the outline of a stroke, in page space (points, y down); the caller
- * sets the transformation. Places are written to 1/100 pt.
+ * sets the transformation. The outline is written with as few corners as a printer can show, to 1/24 pt.
  */
 export function strokeOperators(stroke: Stroke): string {
   const outline = strokeOutline(strokePoints(stroke), stroke.nib, strokeWidth(stroke))
   if (outline.length < 3) return ''
-  const parts: string[] = [`${colourOperands(stroke.colour)} rg`]
-  let x0 = 0
-  let y0 = 0
+  const [first, ...others] = simplify(tracedCorners(outline), PRINTED_ERROR)
+  if (!first) return ''
+  const steps = (value: number) => Math.round(value * STEPS)
+  const lines = others.map(({ x, y }) => `${steps(x - first.x)} ${steps(y - first.y)} l`)
+  const size = 1 / STEPS
+  return [
+    `q ${colourOperands(stroke.colour)} rg ${size} 0 0 ${size} ${short(first.x)} ${short(first.y)} cm`,
+    '0 0 m',
+    ...lines,
+    'h f Q',
+  ].join('\n')
+}
+
+/** The outline as it is traced in curves, as corners: the ends and the middle of each curve. */
+function tracedCorners(outline: readonly (readonly number[])[]): Point[] {
+  const corners: Point[] = []
+  let from: Point = { x: 0, y: 0 }
   traceOutline(outline, {
     moveTo(x, y) {
-      parts.push(`${short(x)} ${short(y)} m`)
-      x0 = x
-      y0 = y
+      from = { x, y }
+      corners.push(from)
     },
-    // PDF has cubic curves only: a quadratic's control point lies two thirds of the way from each end.
     quadraticCurveTo(cx, cy, x, y) {
-      const c1 = `${short(x0 + (2 / 3) * (cx - x0))} ${short(y0 + (2 / 3) * (cy - y0))}`
-      const c2 = `${short(x + (2 / 3) * (cx - x))} ${short(y + (2 / 3) * (cy - y))}`
-      parts.push(`${c1} ${c2} ${short(x)} ${short(y)} c`)
-      x0 = x
-      y0 = y
+      corners.push({ x: (from.x + 2 * cx + x) / 4, y: (from.y + 2 * cy + y) / 4 }, { x, y })
+      from = { x, y }
     },
-    closePath() {
-      parts.push('h f')
-    },
+    closePath() {},
   })
-  return parts.join('\n')
+  return corners
 }
 
 /** Red, green and blue from 0 to 1 of a colour #rrggbb. */

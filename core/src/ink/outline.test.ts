@@ -123,3 +123,30 @@ test('a sample that says nothing new is not kept', () => {
   expect(worthKeeping(at, { ...at, x: 1 + LEAST_STEP * 2 })).toBe(true)
   expect(worthKeeping(at, { ...at, pressure: 0.7 })).toBe(true)
 })
+
+describe('tiny writing', () => {
+  const size = (points: { x: number; y: number }[], width: number) => {
+    const ink = points.map((point, index) => ({ ...point, pressure: 0.5, time: index * 8 }))
+    const box = boundsOf(strokeOutline(ink, 'marker', width).map(([x, y]) => ({ x: x!, y: y! })))
+    return [box.x1 - box.x0, box.y1 - box.y0] as const
+  }
+
+  test('a dash of 2 pt with a nib of 0.5 pt is about that long and that thick', () => {
+    const [across, down] = size(
+      [0, 0.5, 1, 1.5, 2].map((x) => ({ x: 100 + x, y: 50 })),
+      0.5,
+    )
+    expect(across).toBeGreaterThan(1.9)
+    expect(across).toBeLessThan(2.8)
+    expect(down).toBeLessThan(0.65)
+  })
+
+  test('a dot is as wide as its nib', () => {
+    for (const width of [0.3, 0.5, 2, 8]) {
+      const [across, down] = size([{ x: 10, y: 10 }], width)
+      expect(across).toBeLessThan(width * 1.6)
+      expect(down).toBeLessThan(width * 1.6)
+      expect(across).toBeGreaterThan(width * 0.6)
+    }
+  })
+})

@@ -20,6 +20,9 @@ const ANSWERS: Record<Nib, { readonly thinning: number; readonly runsOut: boolea
   brush: { thinning: 0.92, runsOut: true },
 }
 
+/** A nib is at least so many units wide where its outline is computed. */
+const NIB_UNITS = 24
+
 /**
  * The outline of a stroke as a closed polygon of `[x, y]` in points.
  *
@@ -35,11 +38,14 @@ export function strokeOutline(
   finished = true,
 ): number[][] {
   const { thinning, runsOut } = ANSWERS[nib]
-  const taper = runsOut ? { taper: width * 2.5, cap: true } : { cap: true }
-  return getStroke(
-    points.map((point) => [point.x, point.y, point.pressure]),
+  // The method leaves out what is nearer than a few units to an end, whatever the width: in units in which
+  // a nib is many wide, a short dash of a thin pen is as long as it was drawn.
+  const fine = Math.max(1, NIB_UNITS / width)
+  const taper = runsOut ? { taper: width * fine * 2.5, cap: true } : { cap: true }
+  const outline = getStroke(
+    points.map((point) => [point.x * fine, point.y * fine, point.pressure]),
     {
-      size: width,
+      size: width * fine,
       thinning,
       smoothing: 0.5,
       streamline: 0.35,
@@ -49,6 +55,7 @@ export function strokeOutline(
       last: finished,
     },
   )
+  return outline.map(([x, y]) => [x! / fine, y! / fine])
 }
 
 /** Whether a device told real pressure: any two points differ in it. */

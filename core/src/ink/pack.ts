@@ -9,8 +9,13 @@ const VERSION = 1
 const PER_POINT = 100
 const PRESSURE_STEPS = 255
 
-/** The most points one stroke may have; a pen at 240 Hz reaches it after more than six minutes without lifting. */
+/** The most points that packed ink may have. */
 export const MOST_POINTS = 100_000
+/**
+ * The most points of one stroke that is made: a pen at 240 Hz reaches it after a minute without lifting,
+ * and goes on in a stroke of its own. Its outline takes a quarter of a second.
+ */
+export const MOST_POINTS_MADE = 15_000
 /** The farthest a coordinate may lie from the corner of the page, in points. */
 export const FARTHEST = 100_000
 

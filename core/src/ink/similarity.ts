@@ -1,16 +1,24 @@
 import { z } from 'zod'
 import type { Point } from './points.ts'
 
+/** How small and how large things can be made, in times their size, and how far away they can lie, in points. */
+const LEAST_GROWTH = 1e-6
+const MOST_GROWTH = 1e6
+const FARTHEST = 1e8
+
 /**
  * A way to lay things elsewhere that keeps their shape: moved, scaled alike in all directions, turned.
  * The place x, y goes to a·x − b·y + e, b·x + a·y + f; all in points of the page.
  */
-export const similarity = z.strictObject({
-  a: z.number().min(-1000).max(1000),
-  b: z.number().min(-1000).max(1000),
-  e: z.number().min(-1e6).max(1e6),
-  f: z.number().min(-1e6).max(1e6),
-})
+export const similarity = z
+  .strictObject({
+    a: z.number().min(-1000).max(1000),
+    b: z.number().min(-1000).max(1000),
+    e: z.number().min(-1e6).max(1e6),
+    f: z.number().min(-1e6).max(1e6),
+  })
+  // What is made to nothing cannot be brought back.
+  .refine(({ a, b }) => Math.hypot(a, b) >= LEAST_GROWTH, 'That is too small to be found again.')
 export type Similarity = z.infer<typeof similarity>
 
 /** Everything stays where it is. */
@@ -46,6 +54,21 @@ export function back({ a, b, e, f }: Similarity): Similarity {
     f: (b * e - a * f) / square,
   }
 }
+
+/** Whether things laid by a similarity can be seen and brought back: any number of moves one after the other may not. */
+export function canBeSeen(by: Similarity): boolean {
+  const growth = growthOf(by)
+  // A comparison with NaN is false.
+  return (
+    growth >= LEAST_GROWTH &&
+    growth <= MOST_GROWTH &&
+    Math.abs(by.e) <= FARTHEST &&
+    Math.abs(by.f) <= FARTHEST
+  )
+}
+
+/** Whether a place is one that can be drawn. */
+export const isPlace = ({ x, y }: Point): boolean => Math.abs(x) <= FARTHEST && Math.abs(y) <= FARTHEST
 
 export function laid<P extends Point>(point: P, { a, b, e, f }: Similarity): P {
   return { ...point, x: a * point.x - b * point.y + e, y: b * point.x + a * point.y + f }

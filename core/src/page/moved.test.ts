@@ -32,6 +32,22 @@ describe('moving, scaling and turning', () => {
     )
   })
 
+  test('no number of moves makes a place that is none: what cannot be seen any more stays', () => {
+    const far = fc.record({
+      a: fc.constantFrom(1000, -1000, 0.001, 1),
+      b: fc.constantFrom(0, 1000),
+      e: fc.constantFrom(0, 1e6),
+      f: fc.constantFrom(0, -1e6),
+    })
+    fc.assert(
+      fc.property(anyItem, far, (item, by) => {
+        let there = item
+        for (let times = 0; times < 110; times++) there = moved(there, by)
+        for (const value of [...lie(there), turned(there)]) expect(Number.isFinite(value)).toBe(true)
+      }),
+    )
+  })
+
   test('one event moves many, and undo brings all of them back', () => {
     fc.assert(
       fc.property(
