@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { type KeptEvent, pageEvent } from '../page/events.ts'
+import type { KeptEvent, PageEvent } from '../page/events.ts'
 import type { CopyStandingNews } from './copies.ts'
 import type { CopyRow } from './handouts.ts'
 
@@ -21,16 +21,25 @@ export type FollowAnswer =
   | { ok: true; events: KeptEvent[]; standing: CopyStandingNews; more: boolean }
   | { ok: false; why: string; gone: boolean }
 
-/** "Keep these." Answered after the database has committed. */
+/**
+ * "Keep these, which `person` made." Answered after the database has committed. Each event is looked at
+ * by itself, so that one which is not well formed does not hold up the others.
+ */
 export const keepRequest = z.object({
+  person: z.uuid(),
   copy: z.uuid(),
-  events: z.array(pageEvent).min(1).max(MOST_EVENTS_AT_ONCE),
+  events: z.array(z.unknown()).min(1).max(MOST_EVENTS_AT_ONCE),
 })
-export type KeepRequest = z.infer<typeof keepRequest>
+export interface KeepRequest {
+  readonly person: string
+  readonly copy: string
+  readonly events: readonly PageEvent[]
+}
 
 /**
  * What became of each event. `kept`: it is in the database. `closed`: the copy does not take this ink
- * now; the device holds it until it does. `wrong`: it will never be taken.
+ * now; the device holds it until it does. `wrong`: it is not taken as it is; the device sets it aside for
+ * a person to look at. Only people delete.
  */
 export type EventFate =
   | { id: string; fate: 'kept'; seq: number; round: number }

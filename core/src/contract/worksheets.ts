@@ -1,15 +1,15 @@
 import { z } from 'zod'
+import { plainText } from '../words/plainText.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 import { formulaDrawing } from '../worksheet/printed.ts'
 import { sheet } from '../worksheet/sheet.ts'
 
-export const worksheetTitle = z
-  .string()
+export const worksheetTitle = plainText()
   .trim()
   .min(1, 'A worksheet needs a title.')
   .max(120, 'That title is too long.')
 /** The unit that a worksheet stands in; empty: none. */
-export const unitName = z.string().trim().max(80, 'That name is too long.')
+export const unitName = plainText().trim().max(80, 'That name is too long.')
 export const renameWorksheet = z.object({ title: worksheetTitle.optional(), unit: unitName.optional() })
 
 /** The largest file taken, in bytes. */
@@ -55,11 +55,26 @@ export type SheetChange = z.infer<typeof sheetChange>
 
 export const sheetKept = z.object({ revision: z.number().int(), frozen: z.boolean() })
 
+/** Files that did not come in, and why. */
+const refusedFiles = z.array(z.object({ name: z.string(), sentence: z.string() }))
+export type RefusedFiles = z.infer<typeof refusedFiles>
+
+/** A worksheet made of files, those of them that could be used. */
+export const worksheetBroughtIn = worksheetWhole.extend({
+  refused: refusedFiles,
+  /** What is worth knowing of the others, in sentences. */
+  said: z.array(z.string()),
+})
 /** Pages made of files, to be put among a worksheet's. */
-export const pagesBroughtIn = z.object({ title: z.string(), pages: z.array(worksheetPage) })
+export const pagesBroughtIn = z.object({
+  title: z.string(),
+  pages: z.array(worksheetPage),
+  refused: refusedFiles,
+  said: z.array(z.string()),
+})
 export const pictureBroughtIn = z.object({ file: z.string(), width: z.number(), height: z.number() })
 
 export const formulaAsked = z.object({
-  latex: z.string().trim().min(1).max(2000, 'That formula is too long.'),
+  latex: plainText().trim().min(1).max(2000, 'That formula is too long.'),
 })
 export const formulaDrawn = formulaDrawing

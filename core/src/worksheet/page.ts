@@ -18,6 +18,20 @@ export const worksheetPage = z.object({
 })
 export type WorksheetPage = z.infer<typeof worksheetPage>
 
+/** The longest side of an A4 sheet, in points: what pens and letters are made for. */
+const A4_LONG = 842
+/** Pages between A6 and A2 are written on with the same pens. */
+const ALIKE = { least: 0.49, most: 2.01 }
+
+/**
+ * How many times as large as on a sheet of A4 pens, letters and things begin on a page: 1 on everything
+ * from a postcard to a poster, less on a label, more on a banner.
+ */
+export function timesA4({ width, height }: { readonly width: number; readonly height: number }): number {
+  const times = Math.max(width, height) / A4_LONG
+  return times >= ALIKE.least && times <= ALIKE.most ? 1 : times
+}
+
 /** Where the paper of a page lies on it. */
 export function paperBoxOf(page: Pick<WorksheetPage, 'width' | 'height' | 'paperBox'>): Box {
   return page.paperBox ?? { x: 0, y: 0, width: page.width, height: page.height }

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { measured } from '../test/measured.ts'
 import { around, mm, within } from './box.ts'
 import { cutOut, duplicatePages, duplicateSheet, movePages, resizePage, turnPage } from './change.ts'
-import type { WorksheetPage } from './page.ts'
+import { timesA4, type WorksheetPage } from './page.ts'
 import type { Printed } from './printed.ts'
 import { bareSheet, nextLabel, type Sheet, sheet as sheetSchema, tidySheet } from './sheet.ts'
 import { STARTERS } from './starters.ts'
@@ -211,4 +211,17 @@ test('too many things, too much text, a size out of range: a sentence', () => {
     /at most 20000 letters/,
   )
   expect(sheetSchema.safeParse(bareSheet([])).success).toBe(false)
+})
+
+test('pens are the same on every usual sheet, finer on a label, wider on a banner', () => {
+  for (const [width, height] of [
+    [298, 420],
+    [595, 842],
+    [842, 595],
+    [1191, 1684],
+    [960, 540],
+  ] as const)
+    expect(timesA4({ width, height })).toBe(1)
+  expect(timesA4({ width: 72, height: 50 })).toBeCloseTo(0.0855, 3)
+  expect(timesA4({ width: 14_400, height: 1000 })).toBeCloseTo(17.1, 1)
 })
