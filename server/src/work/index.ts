@@ -1,0 +1,2 @@
+export { inTurn } from './inTurn.ts'
+export { GaveOut } from './workshop.ts'

@@ -1,0 +1,139 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
+
+/** What a process is to do: call the exported function `name` of `script` with `task`. */
+export interface Call {
+  readonly script: URL
+  readonly name: string
+  readonly task: unknown
+  /** From when it begins. */
+  readonly seconds: number
+}
+
+/** The work took too long, or more memory than it may: what it was given is to blame, not the house. */
+export class GaveOut extends Error {}
+
+/** The most memory that a process may hold, in megabytes, looked at ten times a second; … */
+const MOST_HELD = 1000
+const LOOKS_EVERY = 100
+/** … and the most that it may reserve for its data at all: the operating system refuses it more at once. */
+const MOST_RESERVED = 4000
+const PAGE_BYTES = 4096
+/** A process with nothing to do ends after this long, in milliseconds. */
+const RESTS = 60_000
+const STARTS_WITHIN = 30
+
+const entry = fileURLToPath(new URL('./processEntry.mjs', import.meta.url))
+
+/**
+ * One process that does one call at a time, with limits on time and on the memory of the whole process.
+ * When a call breaks a limit the process is killed, and the next call gets a new one.
+ */
+export class Workshop {
+  readonly #kind: string
+  #process: Promise<ChildProcess> | undefined
+  #rest: NodeJS.Timeout | undefined
+
+  constructor(kind: string) {
+    this.#kind = kind
+  }
+
+  /** Rejects with what the function threw, or with `GaveOut`. */
+  async call({ script, name, task, seconds }: Call): Promise<unknown> {
+    clearTimeout(this.#rest)
+    this.#process ??= this.#start()
+    let child: ChildProcess
+    try {
+      child = await this.#process
+    } catch (error) {
+      this.#process = undefined
+      throw error
+    }
+    child.ref()
+    child.channel?.ref()
+    try {
+      const told = await answerOf(child, { script: script.href, name, task }, seconds)
+      if (told.error !== undefined) throw new Error(told.error)
+      return told.answer
+    } catch (error) {
+      if (error instanceof GaveOut) this.stop()
+      throw error
+    } finally {
+      child.unref()
+      child.channel?.unref()
+      this.#rest = setTimeout(() => this.stop(), RESTS)
+      this.#rest.unref()
+    }
+  }
+
+  stop(): void {
+    const stopping = this.#process
+    this.#process = undefined
+    stopping?.then(
+      (child) => child.kill('SIGKILL'),
+      () => {},
+    )
+  }
+
+  async #start(): Promise<ChildProcess> {
+    const command = `ulimit -d ${MOST_RESERVED * 1024} 2>/dev/null; exec "$@"`
+    const child = spawn('sh', ['-c', command, 'sh', process.execPath, entry, this.#kind], {
+      stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+      serialization: 'advanced',
+      // Nothing of what this process knows: neither its secrets nor its loader, which the entry registers when it is time.
+      env: surroundings(),
+    })
+    child.once('exit', () => {
+      this.#process = undefined
+    })
+    await answerOf(child, undefined, STARTS_WITHIN)
+    return child
+  }
+}
+
+/** What programs need of their surroundings. */
+function surroundings(): NodeJS.ProcessEnv {
+  const { PATH, HOME, TMPDIR, LANG, USER } = process.env
+  return { PATH, HOME, TMPDIR, LANG, USER }
+}
+
+interface Told {
+  readonly answer?: unknown
+  readonly error?: string
+}
+
+/** Sends a message, where there is one, and waits for the next that comes back. */
+function answerOf(child: ChildProcess, message: object | undefined, seconds: number): Promise<Told> {
+  return new Promise((done, failed) => {
+    const timer = setTimeout(() => end(() => failed(new GaveOut('it took too long'))), seconds * 1000)
+    const looking = setInterval(() => {
+      if (heldBy(child.pid) > MOST_HELD) end(() => failed(new GaveOut('it took too much memory')))
+    }, LOOKS_EVERY)
+    const end = (then: () => void) => {
+      clearTimeout(timer)
+      clearInterval(looking)
+      child.off('message', heard)
+      child.off('exit', ended)
+      child.off('error', broke)
+      then()
+    }
+    const heard = (told: Told) => end(() => done(told))
+    const ended = () => end(() => failed(new GaveOut('it took too much memory')))
+    const broke = (error: Error) => end(() => failed(error))
+    child.on('message', heard)
+    child.once('exit', ended)
+    child.once('error', broke)
+    if (message) child.send(message, (error) => error && broke(error))
+  })
+}
+
+/** The memory that a process holds now, in megabytes (proc(5), statm); 0 where the system does not tell. */
+function heldBy(pid: number | undefined): number {
+  try {
+    const [, resident] = readFileSync(`/proc/${pid}/statm`, 'utf8').split(' ')
+    return (Number(resident) * PAGE_BYTES) / 1024 / 1024
+  } catch {
+    return 0
+  }
+}
