@@ -9,6 +9,7 @@ import {
 import { asc, eq, sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import { handoutChanges, handouts } from '../db/schema.ts'
+import { asSent } from '../papers/index.ts'
 import { pagesOf } from '../worksheets/index.ts'
 import { type CopyRecord, copyFor, ownersIn } from './place.ts'
 
@@ -48,8 +49,23 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
   }
 }
 
-/** The pages of a copy, with what is printed on them for its set. */
+/** What a copy is called as a file: its title, and whose it is. */
+export async function titleOfCopy(db: Queries, copy: CopyRecord): Promise<string> {
+  const { rows } = await db.execute<{ title: string; students: { name: string }[] }>(sql`
+    SELECT h.title, coalesce((SELECT json_agg(json_build_object('name', p.name) ORDER BY p.name) FROM person p
+      WHERE p.id = ANY(${sql.param(copy.members.map(({ id }) => id))}::uuid[])), '[]') AS students
+    FROM handout h WHERE h.id = ${copy.handoutId}`)
+  const { title, students } = rows[0]!
+  return `${title}, ${nameOf({ name: copy.name, students })}`
+}
+
+/** The pages of a copy as they are sent: nothing of their files that is not seen on them. */
 export async function pagesIn(db: Queries, copy: CopyRecord): Promise<WorksheetPage[]> {
+  return (await ownPagesIn(db, copy)).map(asSent)
+}
+
+/** The pages of a copy as the teacher made them, with what is printed on them for its set. */
+export async function ownPagesIn(db: Queries, copy: CopyRecord): Promise<WorksheetPage[]> {
   const pages = await pagesOf(db, copy.versionId)
   return pages.flatMap(({ sets, ...page }) =>
     isForSet({ sets }, copy.setId) && (!copy.dealt || copy.dealt.includes(page.id))

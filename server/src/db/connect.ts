@@ -21,7 +21,27 @@ export function connect(url: string, onError: (error: Error) => void, most = 10)
   const pool = new pg.Pool({ connectionString: url, max: most, connectionTimeoutMillis: 5_000 })
   pool.on('error', onError)
   pool.on('connect', (client) => client.on('error', onError))
-  return { pool, db: drizzle(pool, { schema }), close: () => pool.end() }
+  const close = async () => {
+    await Promise.all([...(beside.get(pool)?.values() ?? [])].map((each) => each.end()))
+    await pool.end()
+  }
+  return { pool, db: drizzle(pool, { schema }), close }
+}
+
+const beside = new WeakMap<pg.Pool, Map<number, pg.Pool>>()
+
+/** A smaller pool to the same database, for work that must not take the connections that others need; it ends with the pool. */
+export function connectFor(pool: pg.Pool, most: number): pg.Pool {
+  const pools = beside.get(pool) ?? new Map<number, pg.Pool>()
+  beside.set(pool, pools)
+  const there = pools.get(most)
+  if (there) return there
+  const made = new pg.Pool({ ...pool.options, max: most })
+  const report = (error: Error) => pool.emit('error', error, undefined as never)
+  made.on('error', report)
+  made.on('connect', (client) => client.on('error', report))
+  pools.set(most, made)
+  return made
 }
 
 /** Brings the database to the newest form. Safe when several processes start at once. */

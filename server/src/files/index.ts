@@ -1,4 +1,4 @@
-export { fileRoutes } from './routes.ts'
+export { type BareTask, barePicture } from './barePicture.ts'
 export { sendFile } from './serve.ts'
 export { isSound, sendSound, storeSound } from './sound.ts'
 export { clearBrokenUploads, dropFile, findFile, type StoredFile, storeFile, wholeFile } from './store.ts'

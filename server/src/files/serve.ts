@@ -2,6 +2,7 @@ import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import type { Request, Response } from 'express'
 import type { Database } from '../db/connect.ts'
+import type { Asked } from '../http/as.ts'
 import { readFile, type StoredFile } from './store.ts'
 
 /** A part of a file, both ends included. */
@@ -27,9 +28,16 @@ export function byteRange(header: string | undefined, size: number): ByteRange |
 }
 
 /**
- * Sends a stored file, or the range asked for, in constant memory. It is named by its content, so it
- * may be kept for ever, by this browser only; and it can never run as a page.
+ * How long a browser may keep a file, which never changes under its name. A student's tablet is often
+ * everybody's: there only the service worker keeps files, which empties its shelf at signing out.
  */
+function keeps(request: Request): string {
+  return (request as Partial<Asked>).person?.role === 'teacher'
+    ? 'private, max-age=31536000, immutable'
+    : 'no-store'
+}
+
+/** Sends a stored file, or the range asked for, in constant memory. It can never run as a page. */
 export async function sendFile(
   db: Database,
   request: Request,
@@ -40,7 +48,7 @@ export async function sendFile(
     'Content-Type': file.type,
     'Accept-Ranges': 'bytes',
     ETag: `"${file.sha256}"`,
-    'Cache-Control': 'private, max-age=31536000, immutable',
+    'Cache-Control': keeps(request),
     'Content-Security-Policy': "default-src 'none'; sandbox",
     'X-Content-Type-Options': 'nosniff',
     'Content-Disposition': 'inline',

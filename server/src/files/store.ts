@@ -30,7 +30,10 @@ export async function storeFile(db: Queries, stream: Readable, most: number): Pr
     for await (const { number, bytes } of chunked(stream)) {
       size += bytes.length
       if (size > most)
-        throw new Refused(`This file is larger than ${Math.round(most / 1024 / 1024)} MB.`, 413)
+        throw new Refused(
+          `This file is larger than ${Math.round(most / 1024 / 1024)} MB, which is the most.`,
+          413,
+        )
       if (number === 0) start = Buffer.from(bytes)
       hash.update(bytes)
       await db.insert(fileChunks).values({ body, number, bytes })
@@ -116,6 +119,8 @@ export async function dropFile(db: Queries, sha256: string): Promise<void> {
       DELETE FROM file f WHERE f.sha256 = ${sha256}
         AND NOT EXISTS (SELECT 1 FROM worksheet_file w WHERE w.file = f.sha256)
         AND NOT EXISTS (SELECT 1 FROM recording r WHERE r.file = f.sha256)
+        AND NOT EXISTS (SELECT 1 FROM spoken_direction d WHERE d.file = f.sha256)
+        AND NOT EXISTS (SELECT 1 FROM sent_file s WHERE s.file = f.sha256)
       RETURNING body)
     DELETE FROM file_chunk c USING gone WHERE c.body = gone.body`)
 }

@@ -1,5 +1,5 @@
-import type { Readable } from 'node:stream'
-import { Refused } from '@hand-back/core'
+import { PassThrough, type Readable } from 'node:stream'
+import { plain, Refused } from '@hand-back/core'
 import busboy from 'busboy'
 import type { Request } from 'express'
 
@@ -37,13 +37,17 @@ export async function takeUploads<Taken>(
     })
     form.on('file', (_field, stream, info) => {
       stream.on('error', () => {})
+      // A reader that stops early must not end what comes after it in the same request.
+      const own = new PassThrough()
       last = last
-        .then(() => take(info.filename ?? 'file', stream, passwords))
+        .then(() => take(plainName(info.filename), stream.pipe(own), passwords))
         .then((result) => taken.push(result))
-      last.catch((error) => {
-        stream.resume()
-        fail(error)
-      })
+        .finally(() => {
+          stream.unpipe(own)
+          own.destroy()
+          stream.resume()
+        })
+      last.catch(fail)
     })
     form.on('filesLimit', () => fail(new Refused(`Send at most ${mostFiles} files at a time.`, 413)))
     form.on('error', () => fail(new Refused('The upload broke off. Nothing was kept; try again.', 400)))
@@ -53,4 +57,11 @@ export async function takeUploads<Taken>(
   })
   if (taken.length === 0) throw new Refused('A file was expected.', 400)
   return taken
+}
+
+/** The name of a file as it is on the device: browsers write quotes and line ends of a name as %22, %0D and %0A (HTML, 4.10.22.8). */
+function plainName(name: string | undefined): string {
+  return plain(name ?? 'file')
+    .replace(/%22/g, '"')
+    .replace(/%0[AD]/gi, ' ')
 }

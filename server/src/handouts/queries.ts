@@ -12,6 +12,7 @@ import type { Queries } from '../db/connect.ts'
 import { IS_OUT, PAGE_IS_ITS } from '../db/pageOfCopy.ts'
 import { classes, handouts, worksheetVersions } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
+import { asSent } from '../papers/index.ts'
 import { PAGE_AS_JSON, pagesOf } from '../worksheets/index.ts'
 
 const millis = (moment: Date | null) => moment?.getTime() ?? null
@@ -172,6 +173,6 @@ function trayEntryOf({ setId, ...row }: TrayRow): TrayEntry {
     dueAt: number(row.dueAt),
     handedInAt: number(row.handedInAt),
     changedAt: number(row.changedAt),
-    firstPage: { ...page, printed: printedFor(page.printed, setId) },
+    firstPage: asSent({ ...page, printed: printedFor(page.printed, setId) }),
   }
 }

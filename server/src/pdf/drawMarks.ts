@@ -71,7 +71,9 @@ export class MarkWriter {
   async #picture(page: PDFPage, file: string, crop: Box, box: Box): Promise<string> {
     let picture = this.#pictures.get(file)
     if (!picture) {
-      const bytes = this.#originals.bytes(file)
+      const bytes = this.#originals.find(file)
+      // What this person may not see leaves its place empty.
+      if (!bytes) return ''
       picture = bytes[0] === 0x89 ? await this.#output.embedPng(bytes) : await this.#output.embedJpg(bytes)
       this.#pictures.set(file, picture)
     }
@@ -125,7 +127,7 @@ function pathMark({ d, fill, stroke, width = 1, dash, at }: Of<'path'>): string 
     ...(at ? [`${short5(at.scale)} 0 0 ${short5(at.scale)} ${short(at.x)} ${short(at.y)} cm`] : []),
     ...(fill ? [`${colourOperands(fill)} rg`] : []),
     ...(stroke ? [`${colourOperands(stroke)} RG ${short(width)} w 1 j`] : []),
-    ...(dash ? [`[${dash.map(short).join(' ')}] 0 d`] : []),
+    ...(dash ? [`[${dash.map(short5).join(' ')}] 0 d`] : []),
     pathOperators(d),
     paint,
     'Q',

@@ -1,4 +1,5 @@
-import { PDFDocument } from '@cantoo/pdf-lib'
+import type { PDFDocument } from '@cantoo/pdf-lib'
+import { openPdf } from './openPdf.ts'
 
 /** The files that pages show, by name; PDFs are opened once. */
 export class Originals {
@@ -10,6 +11,10 @@ export class Originals {
     this.#files = files
   }
 
+  find(file: string): Uint8Array | undefined {
+    return this.#files.get(file)
+  }
+
   bytes(file: string): Uint8Array {
     const bytes = this.#files.get(file)
     if (!bytes) throw new Error(`no file ${file}`)
@@ -19,7 +24,7 @@ export class Originals {
   document(file: string): Promise<PDFDocument> {
     let document = this.#open.get(file)
     if (!document) {
-      document = PDFDocument.load(this.bytes(file), { updateMetadata: false })
+      document = openPdf(this.bytes(file))
       this.#open.set(file, document)
     }
     return document

@@ -1,6 +1,7 @@
 import {
   filesOfPages,
   MOST_PAGES,
+  partsOfPage,
   Refused,
   type Sheet,
   type SheetChange,
@@ -9,7 +10,8 @@ import {
 } from '@hand-back/core'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import type { Database, Queries } from '../db/connect.ts'
-import { pageFiles, worksheetFiles, worksheetPages, worksheets, worksheetVersions } from '../db/schema.ts'
+import { sentParts, worksheetFiles, worksheetPages, worksheets, worksheetVersions } from '../db/schema.ts'
+import { nameOfRecipe } from '../papers/index.ts'
 import { newestVersion, ownWorksheet } from './queries.ts'
 
 interface Made {
@@ -96,7 +98,7 @@ async function openVersion(tx: Queries, worksheetId: string): Promise<string> {
     SELECT id, ${next!.id}, position, width, height, paper, paper_box, printed, sets
     FROM worksheet_page WHERE version_id = ${id}`)
   await tx.execute(sql`
-    INSERT INTO page_file SELECT ${next!.id}, page_id, file FROM page_file WHERE version_id = ${id}`)
+    INSERT INTO sent_part SELECT ${next!.id}, page_id, name, recipe, sets FROM sent_part WHERE version_id = ${id}`)
   return next!.id
 }
 
@@ -130,7 +132,10 @@ export async function versionForCopies(
   return made!.id
 }
 
-/** Writes pages, new or there already, and which files they show. */
+/** So many rows are written by one statement. */
+const MOST_ROWS = 2000
+
+/** Writes pages, new or there already, and what is made of the files they show. */
 async function putPages(tx: Queries, versionId: string, pages: readonly WorksheetPage[]): Promise<void> {
   if (pages.length === 0) return
   const rows = pages.map((page, position) => ({
@@ -156,12 +161,28 @@ async function putPages(tx: Queries, versionId: string, pages: readonly Workshee
     })
   const ids = pages.map(({ id }) => id)
   await tx.execute(
-    sql`DELETE FROM page_file WHERE version_id = ${versionId} AND page_id = ANY(${sql.param(ids)}::uuid[])`,
+    sql`DELETE FROM sent_part WHERE version_id = ${versionId} AND page_id = ANY(${sql.param(ids)}::uuid[])`,
   )
-  const files = pages.flatMap((page) =>
-    filesOfPages([page]).map((file) => ({ versionId, pageId: page.id, file })),
+  await noteParts(tx, versionId, pages)
+}
+
+/** Notes what must be made of files for those who receive these pages. */
+export async function noteParts(
+  tx: Queries,
+  versionId: string,
+  pages: readonly WorksheetPage[],
+): Promise<void> {
+  const parts = pages.flatMap((page) =>
+    partsOfPage(page).map(({ recipe, sets }) => ({
+      versionId,
+      pageId: page.id,
+      name: nameOfRecipe(recipe),
+      recipe,
+      sets: sets ? [...sets] : null,
+    })),
   )
-  if (files.length > 0) await tx.insert(pageFiles).values(files)
+  for (let at = 0; at < parts.length; at += MOST_ROWS)
+    await tx.insert(sentParts).values(parts.slice(at, at + MOST_ROWS))
 }
 
 /** Leaves exactly the pages named, in their order. */

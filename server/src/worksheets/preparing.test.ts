@@ -190,9 +190,15 @@ describe('files', () => {
     // What was handed out before does not have it.
     expect(await student.status('GET', `/files/${picture.file}`)).toBe(404)
     const [card] = await marit.get<{ id: string }[]>('/classes')
-    await giveOut(marit, giving(worksheet.id, card!.id))
-    expect(await student.status('GET', `/files/${picture.file}`)).toBe(200)
-    expect(await teacher.status('GET', `/files/${picture.file}`)).toBe(404)
+    const [handout] = await giveOut(marit, giving(worksheet.id, card!.id))
+    const { copies } = await marit.get<HandoutWhole>(`/handouts/${handout}`)
+    const received = await student.get<CopyWhole>(`/copies/${copies[0]!.id}`)
+    const [shown] = received.pages[0]!.printed
+    const sent = shown?.kind === 'picture' ? shown.file : ''
+    expect(await student.status('GET', `/files/${sent}`)).toBe(200)
+    expect(await teacher.status('GET', `/files/${sent}`)).toBe(404)
+    // The file itself stays on the shelf.
+    expect(await student.status('GET', `/files/${picture.file}`)).toBe(404)
   })
 
   test('nobody puts another’s file on a page by naming it', async () => {
@@ -251,7 +257,7 @@ describe('files', () => {
         await makePdf([{}, { width, height: 400 }]),
       )
     expect((await send(14_400)).pages[1]).toMatchObject({ width: 14_400 })
-    await expect(send(14_500)).rejects.toThrow('Page 2 of this PDF has a size that cannot be used.')
+    await expect(send(14_500)).rejects.toThrow('Page 2 of this PDF has a size that cannot be used')
     expect((await look(id)).sheet.pages).toHaveLength(1)
   })
 

@@ -15,8 +15,8 @@ import type { Context } from '../context.ts'
 import { takeUploads } from '../files/index.ts'
 import { as, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
-import { inWorker } from '../http/inWorker.ts'
-import { bringIn, bringInPicture } from './bringIn.ts'
+import { inTurn } from '../work/index.ts'
+import { bringInOne, bringInPicture, goodOnes } from './bringIn.ts'
 import { keepSheet, makeFromFiles, makeWorksheet, noteFiles } from './keepSheet.ts'
 import { archive, ownWorksheet, rename, wholeWorksheet, worksheetsOf } from './queries.ts'
 
@@ -27,8 +27,13 @@ const SECONDS_TO_DRAW = 5
 export function worksheetRoutes({ db, now }: Context): Router {
   const router = Router()
   router.use('/worksheets', as('teacher'))
-  const broughtIn = (request: Request) =>
-    takeUploads(request, MOST_FILES, (name, stream, passwords) => bringIn(db, name, stream, passwords))
+  const broughtIn = async (request: Request) => {
+    const person = whoAsks(request).id
+    const fates = await takeUploads(request, MOST_FILES, (name, stream, passwords) =>
+      bringInOne(db, person, name, stream, passwords),
+    )
+    return goodOnes(db, fates)
+  }
 
   router.get('/worksheets', async (request, response) => {
     response.json(await worksheetsOf(db, whoAsks(request).id, request.query.archived === 'yes'))
@@ -39,11 +44,10 @@ export function worksheetRoutes({ db, now }: Context): Router {
       response.status(201).json(await makeWorksheet(db, teacher, newWorksheet.parse(request.body)))
       return
     }
-    const files = await broughtIn(request)
-    const pages = files.flatMap((file) => file.pages)
-    response
-      .status(201)
-      .json(await makeFromFiles(db, teacher, { title: files[0]!.title, unit: '', sheet: bareSheet(pages) }))
+    const { good, refused, said } = await broughtIn(request)
+    const sheet = bareSheet(good.flatMap((file) => file.pages))
+    const made = await makeFromFiles(db, teacher, { title: good[0]!.title, unit: '', sheet })
+    response.status(201).json({ ...made, refused, said })
   })
   router.get('/worksheets/:worksheet', async (request, response) => {
     response.json(await wholeWorksheet(db, whoAsks(request).id, idIn(request, 'worksheet')))
@@ -59,15 +63,17 @@ export function worksheetRoutes({ db, now }: Context): Router {
   /** Makes pages of files, for the teacher to put among the others. */
   router.post('/worksheets/:worksheet/files', async (request, response) => {
     const { id } = await ownWorksheet(db, whoAsks(request).id, idIn(request, 'worksheet'))
-    const files = await broughtIn(request)
-    const pages = files.flatMap((file) => file.pages)
+    const { good, refused, said } = await broughtIn(request)
+    const pages = good.flatMap((file) => file.pages)
     await noteFiles(db, id, filesOfPages(pages))
-    response.status(201).json({ title: files[0]!.title, pages })
+    response.status(201).json({ title: good[0]!.title, pages, refused, said })
   })
   /** Takes a picture that is to lie on a page. */
   router.post('/worksheets/:worksheet/pictures', async (request, response) => {
     const { id } = await ownWorksheet(db, whoAsks(request).id, idIn(request, 'worksheet'))
-    const [picture] = await takeUploads(request, 1, (_name, stream) => bringInPicture(db, stream))
+    const [picture] = await takeUploads(request, 1, (_name, stream) =>
+      bringInPicture(db, whoAsks(request).id, stream),
+    )
     await noteFiles(db, id, [picture!.file])
     response.status(201).json(picture)
   })
@@ -89,13 +95,17 @@ export function worksheetRoutes({ db, now }: Context): Router {
   /** Draws a formula, also one that a student writes. */
   router.post('/formulas', as('anybody'), async (request, response) => {
     const { latex } = formulaAsked.parse(request.body)
-    const script = new URL('./drawFormula.ts', import.meta.url)
-    const drawn = await inWorker<FormulaDrawing | { refused: string }>(
-      script,
-      'drawFormula',
-      latex,
-      SECONDS_TO_DRAW,
-    ).catch(() => ({ refused: 'This formula cannot be drawn.' }))
+    const drawn = await inTurn<FormulaDrawing | { refused: string }>({
+      kind: 'quick',
+      script: new URL('./drawFormula.ts', import.meta.url),
+      name: 'drawFormula',
+      task: () => latex,
+      seconds: SECONDS_TO_DRAW,
+      person: whoAsks(request).id,
+    }).catch((error) => {
+      if (error instanceof Refused) throw error
+      return { refused: 'This formula cannot be drawn.' }
+    })
     if ('refused' in drawn) throw new Refused(drawn.refused, 422)
     response.json(drawn)
   })

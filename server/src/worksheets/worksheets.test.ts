@@ -1,5 +1,8 @@
+import { randomUUID } from 'node:crypto'
+import { PDFDocument } from '@cantoo/pdf-lib'
 import {
   paperFile,
+  type RefusedFiles,
   type SheetChange,
   type WorksheetCard,
   type WorksheetPage,
@@ -9,6 +12,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import sharp from 'sharp'
 import { makePdf } from '../test/makePdf.ts'
 import { behind, openSchool, type School, startLesson } from '../test/school.ts'
+import { textOfPdf } from '../test/textOfPdf.ts'
 import type { Visitor } from '../test/visitor.ts'
 
 let school: School
@@ -135,16 +139,105 @@ describe('what cannot be used', () => {
     expect(await rowsThere()).toEqual(before)
   })
 
-  test('one bad file among good ones: nothing is made', async () => {
-    const { worksheet } = await rowsThere()
-    const form = new FormData()
-    form.append('file', new Blob([(await good) as Uint8Array<ArrayBuffer>]), 'good.pdf')
-    form.append('file', new Blob(['not a picture']), 'bad.png')
-    const response = await teacher.send('POST', '/worksheets', form)
-    expect(response.status).toBe(422)
-    expect((await rowsThere()).worksheet).toBe(worksheet)
+  test('one bad file among good ones says which it was and why; the good ones come in', async () => {
+    const made = await teacher.uploadAll<WorksheetWhole & { refused: RefusedFiles }>('/worksheets', [
+      ['good.pdf', await good],
+      ['bad "one".png', Buffer.from('not a picture')],
+      ['better.pdf', await makePdf([{ width: 300 }])],
+    ])
+    expect(made.sheet.pages).toHaveLength(3)
+    expect(made.refused).toEqual([
+      { name: 'bad "one".png', sentence: expect.stringMatching(/something else/) },
+    ])
   })
 
+  test('several bad ones are all told of; a locked one among good ones leaves nothing behind', async () => {
+    const before = await rowsThere()
+    await expect(
+      teacher.uploadAll('/worksheets', [
+        ['a.txt', Buffer.from('Dear harbour master')],
+        ['b.pdf', (await good).slice(0, 700)],
+      ]),
+    ).rejects.toThrow(/“a.txt”.*something else.*“b.pdf”.*not complete/)
+    await expect(
+      teacher.uploadAll('/worksheets', [
+        ['new.pdf', await makePdf([{ width: 321 }])],
+        ['locked.pdf', await makePdf([{}], 'secret')],
+      ]),
+    ).rejects.toThrow(/“locked” is locked with a password/)
+    expect(await rowsThere()).toEqual(before)
+  })
+
+  test('a sound, and one that is a spoken direction already, get one sentence', async () => {
+    const bytes = new Uint8Array(
+      Buffer.concat([Buffer.from('RIFF\x24\x08\0\0WAVEfmt \x10\0\0\0', 'latin1'), Buffer.alloc(2000)]),
+    )
+    await teacher.send('PUT', `/spoken/${randomUUID()}`, bytes)
+    await expect(bringIn('sound.webm', bytes)).rejects.toThrow(/something else/)
+  })
+
+  test.each([
+    [
+      'a photo of a phone',
+      Buffer.from('\0\0\0\x18ftypheic\0\0\0\0heicmif1'.padEnd(64, '\0'), 'latin1'),
+      /HEIC.*JPEG/,
+    ],
+    ['too many pixels', null, /18000 × 18000 pixels.*at most 10000/],
+  ] as const)('%s: the limit and the way out are said', async (_what, given, sentence) => {
+    const bytes =
+      given ??
+      (await sharp({
+        create: { width: 18_000, height: 18_000, channels: 3, background: '#fff' },
+        limitInputPixels: false,
+      })
+        .png({ compressionLevel: 1 })
+        .toBuffer())
+    await expect(bringIn('x.heic', bytes)).rejects.toThrow(sentence)
+  })
+})
+
+describe('PDFs as they are in the world', () => {
+  const openCopy = async (pdf: Uint8Array) => {
+    const { teacher: marit, students } = await startLesson(school, 1, pdf)
+    const { visitor, copy } = students[0]!
+    const flat = await visitor.send('GET', `/copies/${copy}/pdf`)
+    return { marit, visitor, copy, status: flat.status, bytes: Buffer.from(await flat.arrayBuffer()) }
+  }
+
+  test('restricted by their owner, but open without a password: they come in and go out', async () => {
+    const pdf = await PDFDocument.create()
+    pdf.addPage([300, 200]).drawText('tide of the owner', { x: 20, y: 20 })
+    pdf.encrypt({ userPassword: '', ownerPassword: 'harbour', permissions: { copying: false } })
+    const { status, bytes } = await openCopy(await pdf.save({ useObjectStreams: false }))
+    expect(status).toBe(200)
+    expect(textOfPdf(bytes)).toMatch(/tide of the owner/)
+  })
+
+  test('with bytes of a mail program before and after', async () => {
+    const pdf = Buffer.concat([
+      Buffer.from('Content-Type: application/pdf\r\n\r\n'),
+      await makePdf([{}]),
+      Buffer.from(`\n--boundary--\n${'.'.repeat(4000)}`),
+    ])
+    const { status, bytes } = await openCopy(pdf)
+    expect(status).toBe(200)
+    expect(textOfPdf(bytes)).toMatch(/page 1/)
+  })
+
+  test('cut short though an end mark stands near the beginning', async () => {
+    const whole = Buffer.from(await makePdf([{}, {}, {}]))
+    const cut = Buffer.concat([Buffer.from('%PDF-1.7\n%%EOF\n'), whole.subarray(0, whole.length - 300)])
+    await expect(bringIn('cut.pdf', cut)).rejects.toThrow(/not complete/)
+  })
+
+  test('a page box of nonsense is refused before anything is made', async () => {
+    const pdf = await PDFDocument.create()
+    pdf.addPage([300, 200]).setMediaBox(4e7, 4e7, 300, 200)
+    await expect(bringIn('far.pdf', await pdf.save())).rejects.toThrow(/Page 1 .* size that cannot be used/)
+  })
+})
+
+describe('more than can be read', () => {
   test('a file over 100 MB is refused while it arrives', async () => {
     const before = await rowsThere()
     const big = new Uint8Array(101 * 1024 * 1024)

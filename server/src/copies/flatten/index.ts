@@ -1,28 +1,35 @@
 import {
   emptyPage,
-  filesOfPages,
   inSight,
   type Person,
+  type PrintedItem,
   pagesAt,
   pagesNow,
+  paperFile,
+  partsOfPage,
+  type Recipe,
+  Refused,
+  type Role,
   type WorksheetPage,
 } from '@hand-back/core'
-import { eq } from 'drizzle-orm'
 import sharp from 'sharp'
 import type { Context } from '../../context.ts'
-import { recordings } from '../../db/schema.ts'
-import { findFile, wholeFile } from '../../files/index.ts'
-import { inWorker } from '../../http/inWorker.ts'
+import { wholeFile } from '../../files/index.ts'
+import { asSent, nameOfRecipe, type SentFile, sentFile } from '../../papers/index.ts'
+import { GaveOut, inTurn } from '../../work/index.ts'
 import { copyFor } from '../place.ts'
 import { readWholeLog } from '../readLog.ts'
-import { wholeCopy } from '../whole.ts'
-import type { FlatPage, FlattenTask } from './flatten.ts'
+import { seenRecordings } from '../seenRecordings.ts'
+import { ownPagesIn, titleOfCopy } from '../whole.ts'
+import type { FlatPage, FlattenTask, Origin } from './flatten.ts'
 
-const SECONDS = 120
+const SECONDS = 60
+/** So many of the files of a copy are made at once, where they were not before. */
+const AT_ONCE = 2
 
 /**
- * A copy as a PDF: its original pages with everything on them that this person may read.
- * Throws `Refused` (404) for somebody without a place in the copy.
+ * A copy as a PDF: its pages with everything on them that this person may read, and nothing that they may not.
+ * Throws `Refused` (404) for somebody without a place in the copy, and with a sentence where it cannot be made.
  */
 export async function copyAsPdf(
   { db }: Context,
@@ -30,38 +37,123 @@ export async function copyAsPdf(
   id: string,
 ): Promise<{ name: string; bytes: Uint8Array }> {
   const { copy, role } = await copyFor(db, person, id)
-  const whole = await wholeCopy(db, person, id)
-  const log = await readWholeLog(db, copy, role)
-  const now = pagesAt(log, log.length)
-  const pages = pagesNow(whole.pages, now).map((page) => ({
-    page,
-    items: inSight(now.get(page.id) ?? emptyPage).map(({ item }) => item),
-  }))
-  const task: FlattenTask = {
-    title: `${whole.title}, ${whole.name}`,
-    copy: whole.id,
-    pages,
-    files: new Map([...(await filesShown(db, whole.pages)), ...(await photosOn(db, pages))]),
+  const name = await titleOfCopy(db, copy)
+  const printed = await ownPagesIn(db, copy)
+  const made = await madeFor(db, printed, person.id)
+  const task = async (): Promise<FlattenTask> => {
+    const log = await readWholeLog(db, copy, role)
+    const now = pagesAt(log, log.length)
+    const pages = pagesNow(printed.map(asSent), now).map((page) => ({
+      page: withPaper(page, made),
+      items: inSight(now.get(page.id) ?? emptyPage).map(({ item }) => item),
+    }))
+    const origins = originsOf(printed, pages, made)
+    const files = new Map([
+      ...(await filesOf(db, pages, made, origins)),
+      ...(await photosOn(db, copy.id, role, pages)),
+    ])
+    return { title: name, copy: id, pages, files, origins }
   }
   const script = new URL('./flatten.ts', import.meta.url)
-  return { name: task.title, bytes: await inWorker<Uint8Array>(script, 'flatten', task, SECONDS) }
+  const bytes = await inTurn<Uint8Array>({
+    kind: 'long',
+    script,
+    name: 'flatten',
+    task,
+    seconds: SECONDS,
+    person: person.id,
+  }).catch((error) => {
+    if (error instanceof GaveOut)
+      throw new Refused('This copy is too heavy to make a PDF of. Nothing of it is lost.', 422)
+    throw error
+  })
+  return { name, bytes }
 }
 
 type Files = Map<string, Uint8Array>
+type Made = ReadonlyMap<string, SentFile>
 
-/** The files of papers, pictures and pieces. A picture paper stands under its name and turn. */
-async function filesShown(db: Context['db'], pages: readonly WorksheetPage[]): Promise<Files> {
-  const files: Files = new Map()
-  for (const file of filesOfPages(pages)) {
-    const stored = (await findFile(db, file))!
-    const bytes = await wholeFile(db, file)
-    files.set(file, stored.type === 'application/pdf' ? bytes : await upright(bytes))
+/** What is made of files for these pages, by name. */
+async function madeFor(db: Context['db'], pages: readonly WorksheetPage[], person: string): Promise<Made> {
+  const recipes = new Map<string, Recipe>()
+  for (const { recipe } of pages.flatMap(partsOfPage)) recipes.set(nameOfRecipe(recipe), recipe)
+  const made = new Map<string, SentFile>()
+  const left = [...recipes]
+  const makeSome = async () => {
+    for (let next = left.shift(); next; next = left.shift()) {
+      const [name, recipe] = next
+      try {
+        made.set(name, await sentFile(db, recipe, person))
+      } catch (error) {
+        // One page that cannot be drawn does not cost the others their place.
+        if (!(error instanceof Refused) || error.status !== 422) throw error
+      }
+    }
   }
-  const papers = pages.flatMap((page) => [
-    page.paper,
-    ...page.printed.flatMap((item) => (item.kind === 'piece' ? [item.paper] : [])),
-  ])
-  for (const paper of papers) {
+  await Promise.all(Array.from({ length: AT_ONCE }, makeSome))
+  return made
+}
+
+/** A page whose paper cannot be drawn says so in its place. */
+function withPaper(page: WorksheetPage, made: Made): WorksheetPage {
+  const file = paperFile(page.paper)
+  if (file === undefined || made.has(file)) return page
+  const { paperBox: _box, ...rest } = page
+  const told: PrintedItem = {
+    id: page.id,
+    kind: 'direction',
+    tone: 'madder',
+    size: 12,
+    x: 20,
+    y: 20,
+    width: Math.min(300, page.width),
+    height: 24,
+    text: 'The printed page cannot be drawn.',
+  }
+  return {
+    ...rest,
+    paper: { kind: 'ruled', ruling: { form: 'plain', colour: '#ffffff' } },
+    printed: [told, ...page.printed],
+  }
+}
+
+/** The PDF pages that fill a page as they are, and were not drawn: those are taken from where they come from, together. */
+function originsOf(
+  printed: readonly WorksheetPage[],
+  pages: readonly FlatPage[],
+  made: Made,
+): Map<string, Origin> {
+  const origins = new Map<string, Origin>()
+  const own = new Map(printed.map((page) => [page.id, page.paper]))
+  for (const { page } of pages) {
+    const paper = own.get(page.id)
+    const sent = page.paper
+    if (paper?.kind !== 'pdf' || sent.kind !== 'pdf' || page.paperBox || made.get(sent.file)?.drawn) continue
+    origins.set(sent.file, { file: paper.file, number: paper.number })
+  }
+  return origins
+}
+
+/** The bytes of papers, pictures and pieces. A picture paper stands under its name and turn. */
+async function filesOf(
+  db: Context['db'],
+  pages: readonly FlatPage[],
+  made: Made,
+  origins: ReadonlyMap<string, Origin>,
+): Promise<Files> {
+  const files: Files = new Map()
+  const placed = new Set(
+    pages.flatMap(({ page }) => (page.paperBox && page.paper.kind === 'pdf' ? [page.paper.file] : [])),
+  )
+  for (const [name, file] of made) {
+    const source = origins.get(name)?.file
+    if (source === undefined) files.set(name, await wholeFile(db, file.sha256))
+    else if (!files.has(source)) files.set(source, await wholeFile(db, source))
+    // The same paper may lie on another page where it does not fill it.
+    if (source !== undefined && placed.has(name)) files.set(name, await wholeFile(db, file.sha256))
+  }
+  for (const { page } of pages) {
+    const { paper } = page
     if (paper.kind !== 'picture') continue
     const turn = paper.turn ?? 0
     const bytes = files.get(paper.file)!
@@ -70,20 +162,27 @@ async function filesShown(db: Context['db'], pages: readonly WorksheetPage[]): P
   return files
 }
 
-async function photosOn(db: Context['db'], pages: readonly FlatPage[]): Promise<Files> {
+/** The photos and pictures that lie on pages, by the name of their recording: those of this copy that this role may see. */
+async function photosOn(
+  db: Context['db'],
+  copy: string,
+  role: Role,
+  pages: readonly FlatPage[],
+): Promise<Files> {
+  const named = pages.flatMap(({ items }) =>
+    items.flatMap((item) =>
+      item.kind === 'photo' ? [item.recording] : item.kind === 'picture' ? [item.file] : [],
+    ),
+  )
   const files: Files = new Map()
-  for (const item of pages.flatMap(({ items }) => items)) {
-    const recording = item.kind === 'photo' ? item.recording : item.kind === 'picture' ? item.file : undefined
-    if (!recording) continue
-    const [found] = await db.select().from(recordings).where(eq(recordings.id, recording))
-    if (found) files.set(recording, await upright(await wholeFile(db, found.file)))
+  for (const { id, file } of await seenRecordings(db, copy, role, named)) {
+    const bytes = await wholeFile(db, file)
+    const { format } = await sharp(bytes).metadata()
+    // A PDF holds PNG and JPEG; what was kept before recordings were made so may be another.
+    files.set(
+      id,
+      format === 'png' || format === 'jpeg' ? bytes : await sharp(bytes).rotate().png().toBuffer(),
+    )
   }
   return files
-}
-
-/** A picture that a PDF can hold: turned as its EXIF says, as PNG when it is one, else as JPEG. */
-async function upright(bytes: Buffer): Promise<Buffer> {
-  const picture = sharp(bytes).rotate()
-  const { format, hasAlpha } = await sharp(bytes).metadata()
-  return format === 'png' || hasAlpha ? picture.png().toBuffer() : picture.jpeg({ quality: 92 }).toBuffer()
 }

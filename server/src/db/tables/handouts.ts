@@ -1,6 +1,7 @@
 import type { CopyState, Deal, Way } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import {
+  bigint,
   boolean,
   doublePrecision,
   index,
@@ -102,6 +103,8 @@ export const copies = pgTable(
     helpSeq: integer('help_seq').notNull().default(0),
     feedbackSeq: integer('feedback_seq').notNull().default(0),
     handedInAt: moment('handed_in_at'),
+    /** What its log and its recordings take. */
+    bytes: bigint({ mode: 'number' }).notNull().default(0),
   },
   (table) => [index().on(table.handoutId)],
 )

@@ -1,5 +1,5 @@
 import type { Group, Habits } from '@hand-back/core'
-import { index, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core'
+import { index, integer, jsonb, pgTable, primaryKey, text, unique, uuid } from 'drizzle-orm/pg-core'
 import { moment } from './columns.ts'
 
 /** A teacher or a student. Teachers have a sign-in name (their name, folded) and a password; students a PIN. */
@@ -11,6 +11,8 @@ export const people = pgTable('person', {
   /** What the school's own list calls them, where they came from one. */
   rosterId: text('roster_id'),
   secretHash: text('secret_hash').notNull(),
+  /** Counts what ends all of their sessions: a new PIN or password, leaving the class, signing out everywhere. */
+  epoch: integer().notNull().default(0),
 })
 
 export const classes = pgTable('class', {
@@ -57,6 +59,7 @@ export const slips = pgTable('slip', {
     .primaryKey()
     .references(() => people.id),
   tokenHash: text('token_hash').notNull().unique(),
+  madeAt: moment('made_at').notNull().defaultNow(),
 })
 
 /** Somebody who asks to be let into a class. Once answered, `studentId` says who they became, or nobody. */

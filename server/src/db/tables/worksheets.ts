@@ -1,5 +1,6 @@
-import type { Box, Paper, PrintedItem, Sheet } from '@hand-back/core'
+import type { Box, Paper, PrintedItem, Recipe, Sheet } from '@hand-back/core'
 import {
+  boolean,
   doublePrecision,
   foreignKey,
   index,
@@ -89,25 +90,39 @@ export const worksheetPages = pgTable(
   (table) => [primaryKey({ columns: [table.versionId, table.id] })],
 )
 
-/** The files that a page shows: who may see the page may have them. */
-export const pageFiles = pgTable(
-  'page_file',
+/**
+ * What is made of a worksheet's files for those who receive a page (core, `sentPage`), by the name under
+ * which they ask for it: who may see the page, and the thing on it, may have it.
+ */
+export const sentParts = pgTable(
+  'sent_part',
   {
     versionId: uuid('version_id').notNull(),
     pageId: uuid('page_id').notNull(),
-    file: text()
-      .notNull()
-      .references(() => files.sha256),
+    name: text().notNull(),
+    recipe: jsonb().$type<Recipe>().notNull(),
+    /** Only for some sets of students; null: for whoever has the page. */
+    sets: jsonb().$type<string[]>(),
   },
   (table) => [
-    primaryKey({ columns: [table.versionId, table.pageId, table.file] }),
     foreignKey({
       columns: [table.versionId, table.pageId],
       foreignColumns: [worksheetPages.versionId, worksheetPages.id],
     }).onDelete('cascade'),
-    index().on(table.file),
+    index().on(table.versionId, table.pageId),
+    index().on(table.name),
   ],
 )
+
+/** What was made by a recipe, once it was asked for. */
+export const sentFiles = pgTable('sent_file', {
+  name: text().primaryKey(),
+  file: text()
+    .notNull()
+    .references(() => files.sha256),
+  /** A page of which something was cut off: it was drawn as a picture. */
+  drawn: boolean().notNull(),
+})
 
 /** The files that were brought in for a worksheet, shown on a page or not: its teacher may use them. */
 export const worksheetFiles = pgTable(

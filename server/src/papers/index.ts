@@ -1,0 +1,2 @@
+export { paperRoutes } from './routes.ts'
+export { asSent, nameOfRecipe, type SentFile, sentFile } from './sentFiles.ts'
