@@ -1,5 +1,5 @@
 import { type ClassCard, type ClassWhole, Refused, type StudentWithPin } from '@hand-back/core'
-import { and, count, eq, isNull } from 'drizzle-orm'
+import { and, count, eq, isNull, sql } from 'drizzle-orm'
 import { brokeUnique, type Database, type Queries } from '../db/connect.ts'
 import { classes, enrolments, people } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
@@ -159,6 +159,15 @@ export async function removeStudent(
     .update(enrolments)
     .set({ leftAt: new Date(now) })
     .where(and(eq(enrolments.classId, classId), eq(enrolments.studentId, studentId)))
+}
+
+/** Those of some students who are in no class any more: nothing is theirs to do here. */
+export async function inNoClass(db: Queries, students: readonly string[]): Promise<string[]> {
+  if (students.length === 0) return []
+  const { rows } = await db.execute<{ id: string }>(sql`
+    SELECT s.id FROM unnest(${sql.param([...students])}::uuid[]) AS s(id)
+    WHERE NOT EXISTS (SELECT 1 FROM enrolment e WHERE e.student_id = s.id AND e.left_at IS NULL)`)
+  return rows.map(({ id }) => id)
 }
 
 /** Gives a student a new PIN; the old one ends. */

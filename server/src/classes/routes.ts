@@ -11,12 +11,13 @@ import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { as, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
-import { signInLimits } from '../people/index.ts'
+import { endSessions, signInLimits } from '../people/index.ts'
 import { dropGrouping, groupingsOf, keepGrouping } from './groupings.ts'
 import { answerJoin, askToJoin, joinStandingOf, waitingToJoin } from './joining.ts'
 import {
   addStudentsTo,
   classesOf,
+  inNoClass,
   makeClass,
   removeStudent,
   renameClass,
@@ -28,7 +29,8 @@ import {
 import { rosterAsCsv, takeRoster } from './roster.ts'
 import { makeSlips } from './slips.ts'
 
-export function classRoutes({ db, now, news }: Context, whenJoined: WhenJoined): Router {
+export function classRoutes(context: Context, whenJoined: WhenJoined): Router {
+  const { db, now, news } = context
   const router = Router()
   router.use('/classes', as('teacher'))
   const tell = (students: readonly { id: string }[]) => {
@@ -62,11 +64,16 @@ export function classRoutes({ db, now, news }: Context, whenJoined: WhenJoined):
     response.status(204).end()
   })
   router.delete('/classes/:class/students/:student', async (request, response) => {
-    await removeStudent(db, whoAsks(request).id, idIn(request, 'class'), idIn(request, 'student'), now())
+    const student = idIn(request, 'student')
+    await removeStudent(db, whoAsks(request).id, idIn(request, 'class'), student, now())
+    await endSessions(context, await inNoClass(db, [student]))
     response.status(204).end()
   })
   router.post('/classes/:class/students/:student/pin', async (request, response) => {
-    response.json(await renewPin(db, whoAsks(request).id, idIn(request, 'class'), idIn(request, 'student')))
+    const student = idIn(request, 'student')
+    const renewed = await renewPin(db, whoAsks(request).id, idIn(request, 'class'), student)
+    await endSessions(context, [student])
+    response.json(renewed)
   })
 
   router.get('/classes/:class/groupings', async (request, response) => {
@@ -83,13 +90,16 @@ export function classRoutes({ db, now, news }: Context, whenJoined: WhenJoined):
   })
 
   router.get('/classes/:class/roster', async (request, response) => {
-    const { name, csv } = await rosterAsCsv(db, whoAsks(request).id, idIn(request, 'class'))
+    const [person, of] = [whoAsks(request).id, idIn(request, 'class')]
+    const { name, csv } = await rosterAsCsv(db, person, of)
+    context.log.info({ request: request.id, person, class: of }, 'class list taken away')
     response.set('Content-Type', 'text/csv; charset=utf-8').attachment(`${name}.csv`).send(csv)
   })
   router.post('/classes/:class/roster', async (request, response) => {
     const taken = rosterTaken.parse(request.body)
     const made = await takeRoster(db, whoAsks(request).id, idIn(request, 'class'), taken, whenJoined)
     tell(made)
+    await endSessions(context, await inNoClass(db, taken.leave))
     response.json(made)
   })
   router.post('/classes/:class/slips', async (request, response) => {
@@ -97,6 +107,11 @@ export function classRoutes({ db, now, news }: Context, whenJoined: WhenJoined):
     // Where the teacher's own browser is: behind whatever proxy, that is the school's address.
     const address = request.get('origin') ?? `${request.protocol}://${request.get('host')}`
     const made = await makeSlips(db, whoAsks(request).id, idIn(request, 'class'), address, asked)
+    if (asked.newPins) await endSessions(context, made.students)
+    context.log.info(
+      { request: request.id, person: whoAsks(request).id, slips: made.students.length },
+      'slips made',
+    )
     response
       .set('Content-Type', 'application/pdf')
       .attachment(`${made.name}.pdf`)
@@ -122,12 +137,11 @@ export function classRoutes({ db, now, news }: Context, whenJoined: WhenJoined):
 export function joinRoutes(context: Context): Router {
   const { db, news } = context
   const router = Router()
-  const { address: limit } = signInLimits(context)
+  const limits = signInLimits(context)
   router.post('/join', async (request, response) => {
     const asked = joinAsked.parse(request.body)
-    await limit.check(request.ip ?? '')
-    // Every request counts: asking is for people, not for programs.
-    await limit.failed(request.ip ?? '')
+    // Every request counts, and stays counted: asking is for people, not for programs.
+    await limits.count(request, 'join')
     const { classId: _class, teacherId, ...standing } = await askToJoin(db, asked)
     news.joinAsked(teacherId)
     response.status(201).json(standing)

@@ -3,8 +3,8 @@ import { eq, sql } from 'drizzle-orm'
 import QRCode from 'qrcode'
 import type { Database } from '../db/connect.ts'
 import { people, slips } from '../db/schema.ts'
-import { inWorker } from '../http/inWorker.ts'
 import { hashSecret, hashToken, newPin, newToken } from '../people/index.ts'
+import { inTurn } from '../work/index.ts'
 import { ownClass, rosterOf } from './queries.ts'
 
 const SECONDS = 60
@@ -24,7 +24,7 @@ export async function makeSlips(
   classId: string,
   address: string,
   { students, newPins }: SlipsAsked,
-): Promise<{ name: string; bytes: Uint8Array }> {
+): Promise<{ name: string; bytes: Uint8Array; students: string[] }> {
   const { name: className, code } = await ownClass(db, teacherId, classId)
   const roster = await rosterOf(db, classId)
   const chosen = students ? roster.filter(({ id }) => students.includes(id)) : roster
@@ -40,7 +40,10 @@ export async function makeSlips(
     await tx
       .insert(slips)
       .values(made.map(({ id, token }) => ({ studentId: id, tokenHash: hashToken(token) })))
-      .onConflictDoUpdate({ target: slips.studentId, set: { tokenHash: sql`excluded.token_hash` } })
+      .onConflictDoUpdate({
+        target: slips.studentId,
+        set: { tokenHash: sql`excluded.token_hash`, madeAt: sql`now()` },
+      })
     for (const { id, secretHash } of made)
       if (secretHash) await tx.update(people).set({ secretHash }).where(eq(people.id, id))
   })
@@ -57,7 +60,15 @@ export async function makeSlips(
   const script = new URL('./drawSlips.ts', import.meta.url)
   return {
     name: `Slips of ${className}`,
-    bytes: await inWorker<Uint8Array>(script, 'drawSlips', task, SECONDS),
+    students: made.map(({ id }) => id),
+    bytes: await inTurn<Uint8Array>({
+      kind: 'long',
+      script,
+      name: 'drawSlips',
+      task: () => task,
+      seconds: SECONDS,
+      person: teacherId,
+    }),
   }
 }
 

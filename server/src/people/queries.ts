@@ -6,9 +6,16 @@ import { hashSecret, hashToken, isSecret } from './secrets.ts'
 
 const asPerson = { id: people.id, name: people.name, role: people.role }
 
+/** A person with what their sessions must know (`epoch`). */
+export interface Known extends Person {
+  readonly epoch: number
+}
+const asKnown = { ...asPerson, epoch: people.epoch }
+const withSecret = { ...asKnown, secretHash: people.secretHash }
+
 /** The person with this id, if there is one. */
-export async function findPerson(db: Queries, id: string): Promise<Person | undefined> {
-  const [person] = await db.select(asPerson).from(people).where(eq(people.id, id))
+export async function findPerson(db: Queries, id: string): Promise<Known | undefined> {
+  const [person] = await db.select(asKnown).from(people).where(eq(people.id, id))
   return person
 }
 
@@ -19,7 +26,7 @@ export async function isFirstVisit(db: Queries): Promise<boolean> {
 }
 
 /** Makes the first teacher's account. Throws `Refused` when there is a teacher already; of two at once one wins. */
-export async function makeFirstTeacher(db: Database, name: string, password: string): Promise<Person> {
+export async function makeFirstTeacher(db: Database, name: string, password: string): Promise<Known> {
   const secretHash = await hashSecret(password)
   return db.transaction(async (tx) => {
     await tx.execute(sql`LOCK TABLE person IN SHARE ROW EXCLUSIVE MODE`)
@@ -29,12 +36,12 @@ export async function makeFirstTeacher(db: Database, name: string, password: str
 }
 
 /** Makes a teacher's account. Throws `Refused` when the name is taken. */
-export async function makeTeacher(db: Queries, name: string, secretHash: string): Promise<Person> {
+export async function makeTeacher(db: Queries, name: string, secretHash: string): Promise<Known> {
   try {
     const [person] = await db
       .insert(people)
       .values({ role: 'teacher', name, signInName: foldName(name), secretHash })
-      .returning(asPerson)
+      .returning(asKnown)
     return person!
   } catch (error) {
     if (brokeUnique(error)) throw new Refused('A teacher of that name is here already.')
@@ -43,13 +50,35 @@ export async function makeTeacher(db: Queries, name: string, secretHash: string)
 }
 
 /** The teacher with this name and password, or nobody. Takes as long for a name that does not exist. */
-export async function teacherBy(db: Queries, name: string, password: string): Promise<Person | undefined> {
+export async function teacherBy(
+  db: Queries,
+  name: string,
+  password: string,
+  knownDevice = false,
+): Promise<Known | undefined> {
   const [found] = await db
-    .select({ ...asPerson, secretHash: people.secretHash })
+    .select(withSecret)
     .from(people)
     .where(eq(people.signInName, foldName(name)))
-  const right = await isSecret(found?.secretHash ?? (await nobodysHash), password)
-  return found && right ? { id: found.id, name: found.name, role: found.role } : undefined
+  const right = await isSecret(found?.secretHash ?? (await nobodysHash), password, knownDevice)
+  return found && right ? known(found) : undefined
+}
+
+const known = ({ id, name, role, epoch }: Known): Known => ({ id, name, role, epoch })
+
+/** Gives somebody another password and ends all their sessions. Throws `Refused` when the one they have is not `now`. */
+export async function changePassword(db: Database, id: string, now: string, to: string): Promise<Known> {
+  const [found] = await db.select(withSecret).from(people).where(eq(people.id, id))
+  if (!found || !(await isSecret(found.secretHash, now)))
+    throw new Refused('That is not the password you have now.', 403)
+  const secretHash = await hashSecret(to)
+  const [changed] = await db
+    .update(people)
+    .set({ secretHash, epoch: sql`epoch + 1` })
+    .where(and(eq(people.id, id), eq(people.secretHash, found.secretHash)))
+    .returning(asKnown)
+  if (!changed) throw new Refused('The password was changed elsewhere just now.', 409)
+  return changed
 }
 
 /** The class with this code and the names in it, or nothing. */
@@ -74,25 +103,34 @@ export async function studentBy(
   code: string,
   student: string,
   pin: string,
-): Promise<Person | undefined> {
+  knownDevice = false,
+): Promise<Known | undefined> {
   const [found] = await db
-    .select({ ...asPerson, secretHash: people.secretHash })
+    .select(withSecret)
     .from(enrolments)
     .innerJoin(classes, eq(classes.id, enrolments.classId))
     .innerJoin(people, eq(people.id, enrolments.studentId))
     .where(and(eq(classes.code, code), eq(people.id, student), isNull(enrolments.leftAt)))
-  const right = await isSecret(found?.secretHash ?? (await nobodysHash), pin)
-  return found && right ? { id: found.id, name: found.name, role: found.role } : undefined
+  const right = await isSecret(found?.secretHash ?? (await nobodysHash), pin, knownDevice)
+  return found && right ? known(found) : undefined
 }
 
-/** The student whom a printed slip signs in, while they are in a class; or nobody. */
-export async function studentBySlip(db: Queries, token: string): Promise<Person | undefined> {
+/** How long a slip signs in after it was made, in days: a school year. */
+export const SLIP_DAYS = 365
+
+/** The student whom a printed slip signs in, while it lasts and they are in a class; or nobody. */
+export async function studentBySlip(db: Queries, token: string): Promise<Known | undefined> {
   const [found] = await db
-    .select(asPerson)
+    .select(asKnown)
     .from(slips)
     .innerJoin(people, eq(people.id, slips.studentId))
     .innerJoin(enrolments, and(eq(enrolments.studentId, people.id), isNull(enrolments.leftAt)))
-    .where(eq(slips.tokenHash, hashToken(token)))
+    .where(
+      and(
+        eq(slips.tokenHash, hashToken(token)),
+        sql`${slips.madeAt} > now() - make_interval(days => ${SLIP_DAYS})`,
+      ),
+    )
     .limit(1)
   return found
 }
@@ -107,6 +145,7 @@ export async function demoPeople(db: Queries) {
 
 const nobodysHash = hashSecret('nobody')
 
-function foldName(name: string): string {
+/** A name as it counts: case, spaces and the width of letters do not. */
+export function foldName(name: string): string {
   return name.normalize('NFKC').toLocaleLowerCase('en').replace(/\s+/g, ' ').trim()
 }
