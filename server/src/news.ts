@@ -4,6 +4,8 @@ import type { CopyStandingNews, KeptEvent } from '@hand-back/core'
 export interface Newsworthy extends Omit<CopyStandingNews, 'copy'> {
   readonly id: string
   readonly handoutId: string
+  /** It lies in trays: students hear of it. */
+  readonly out: boolean
 }
 
 /** Tells listeners what has happened, after it is in the database. Losing news loses nothing: whoever missed it asks. */
@@ -18,4 +20,6 @@ export interface News {
   /** Somebody asks this teacher to be let into a class. */
   joinAsked(teacher: string): void
   signedOut(sessionId: string): void
+  /** All sessions of this person ended. */
+  personSignedOut(person: string): void
 }

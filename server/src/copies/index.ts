@@ -1,5 +1,7 @@
 export { Keeper } from './keeper.ts'
+export { COPY_FULL, MOST_COPY_BYTES } from './limits.ts'
 export { type CopyRecord, copyFor } from './place.ts'
-export { mayReadRecording, readLog } from './readLog.ts'
+export { readLog } from './readLog.ts'
 export { copyRoutes } from './routes.ts'
+export { type SeenRecording, seenRecordings } from './seenRecordings.ts'
 export { type Step, takeStep } from './standing.ts'

@@ -6,6 +6,7 @@ import {
   isThing,
   type Layer,
   MOST_OWN_PAGES,
+  MOST_POINTS_MADE,
   mayWrite,
   type PageEvent,
   piecesOf,
@@ -13,6 +14,7 @@ import {
   readInk,
   type Stroke,
 } from '@hand-back/core'
+import { COPY_FULL, MOST_COPY_BYTES, NOT_OUT } from './limits.ts'
 import type { CopyRecord } from './place.ts'
 
 /** What of a page decides what may be put on it: for which sets it is, and the kinds of its items, by their ids. */
@@ -29,7 +31,7 @@ export interface Evidence {
   readonly pages: PrintedOn
   /** Events with these ids that the database has already. */
   readonly there: ReadonlyMap<string, { copy: string; seq: number; round: number }>
-  /** The recordings of this copy. */
+  /** The recordings of this copy that this person may see: an item may name no others. */
   readonly recordings: ReadonlySet<string>
   /** The pages that somebody laid into this copy. */
   readonly ownPages: ReadonlySet<string>
@@ -43,7 +45,6 @@ const CLOSED: Record<Role, string> = {
   student: 'This copy is not yours to write on just now.',
   teacher: 'This copy has not been opened yet.',
 }
-
 /** Judges one event: its fate if it is already decided, `undefined` if it is to be kept. */
 export function judge(event: PageEvent, evidence: Evidence): EventFate | undefined {
   const { id } = event
@@ -53,7 +54,9 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
       ? { id, fate: 'kept', seq: there.seq, round: there.round }
       : wrong(id, 'This belongs to another copy.')
   }
+  if (evidence.role === 'student' && !evidence.copy.out) return { id, fate: 'closed', why: NOT_OUT }
   if (!mayEver(event, evidence)) return wrong(id, 'This is not yours to write on.')
+  if (evidence.copy.bytes > MOST_COPY_BYTES) return { id, fate: 'closed', why: COPY_FULL }
   const page = evidence.pages.get(event.page)
   const laysIn = event.act === 'sheet' && laysPageIn(event)
   const own = !page && (laysIn || evidence.ownPages.has(event.page))
@@ -63,13 +66,13 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     return wrong(id, `A copy takes at most ${MOST_OWN_PAGES} pages more.`)
   if (event.act === 'sheet' && !own && !growsOnly(event)) return wrong(id, 'A printed page can only grow.')
   if (!evidence.mayWriteOn(event.page)) return wrong(id, 'This page was given to somebody else.')
+  if (recordingsOf(event).some((recording) => !evidence.recordings.has(recording)))
+    return wrong(id, 'This recording has not arrived.')
   if (event.act === 'add' || event.act === 'swap') {
-    const ink = event.items.filter((item): item is Stroke => item.kind === 'stroke')
-    if (ink.some((stroke) => readInk(stroke.points) === undefined))
-      return wrong(id, 'This ink cannot be read.')
-    const recorded = event.items.flatMap(recordingsIn)
-    if (recorded.some((recording) => !evidence.recordings.has(recording)))
-      return wrong(id, 'This recording has not arrived.')
+    for (const item of event.items) {
+      const refused = item.kind === 'stroke' ? refusedInk(item) : undefined
+      if (refused) return wrong(id, refused)
+    }
     if (!event.items.every((item) => belongs(item, event.layer, page?.items ?? NOTHING_PRINTED)))
       return wrong(id, 'This page has no such place for an answer.')
   }
@@ -80,8 +83,21 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
 
 const NOTHING_PRINTED: ReadonlyMap<string, string> = new Map()
 
-/** The recordings that an item shows or plays. */
-export function recordingsIn(item: Item): string[] {
+/** Why ink is not taken; nothing when it is. */
+function refusedInk({ points }: Stroke): string | undefined {
+  const read = readInk(points)
+  if (!read) return 'This ink cannot be read.'
+  return read.length > MOST_POINTS_MADE ? 'This stroke is too long.' : undefined
+}
+
+/** The recordings that an act shows or plays on a page, whatever act it is. */
+export function recordingsOf(event: PageEvent): string[] {
+  if (event.act === 'change')
+    return [event.set, event.was].flatMap(({ thing }) => (thing ? recordingsIn(thing) : []))
+  return event.act === 'add' || event.act === 'swap' ? event.items.flatMap(recordingsIn) : []
+}
+
+function recordingsIn(item: Item): string[] {
   if (item.kind === 'picture') return [item.file]
   return 'recording' in item ? [item.recording] : []
 }

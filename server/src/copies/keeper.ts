@@ -13,7 +13,7 @@ import {
   PRINTED_ON,
   pagesLaidIn,
   readPrintedOn,
-  recordingsOf,
+  recordingsIn,
   type Written,
 } from './keeperRows.ts'
 import { type CopyRecord, pageTakes, roleIn } from './place.ts'
@@ -72,7 +72,26 @@ export class Keeper {
     } catch (error) {
       // One that the database refuses must not cost the others their ink.
       if (batch.length > 1) for (const request of batch) await this.#keepAll([request])
-      else batch[0]!.failed(error)
+      else await this.#keepSingly(batch[0]!, error)
+    }
+  }
+
+  /** One event that the database cannot hold must not cost the others their place. */
+  async #keepSingly(request: Request, error: unknown): Promise<void> {
+    if (!cannotBeHeld(error)) return request.failed(error)
+    if (request.events.length === 1)
+      return request.done([{ id: request.events[0]!.id, fate: 'wrong', why: 'School cannot keep this.' }])
+    const fates: EventFate[] = []
+    try {
+      for (const event of request.events)
+        fates.push(
+          ...(await new Promise<EventFate[]>((done, failed) => {
+            void this.#keepAll([{ ...request, events: [event], done, failed }])
+          })),
+        )
+      request.done(fates)
+    } catch (later) {
+      request.failed(later)
     }
   }
 
@@ -107,7 +126,7 @@ export class Keeper {
       client,
       batch.flatMap((request) => request.events.map((event) => event.id)),
     )
-    const recordings = await recordingsOf(client, batch)
+    const recordings = await recordingsIn(client, batch)
     const laidIn = await this.#laidIn(client, batch, copies)
     const exchanged = await exchangedFor(client, batch, copies)
     const now = this.#context.now()
@@ -128,7 +147,7 @@ export class Keeper {
         role,
         pages,
         there,
-        recordings: recordings.get(copy.id) ?? new Set(),
+        recordings: recordings.get(copy.id)?.[role === 'teacher' ? 'all' : 'seen'] ?? new Set(),
         ownPages: own,
         exchanged: exchanged.get(copy.id) ?? new Map(),
         mayWriteOn: (page) => pageTakes(copy, request.person.id, role, page),
@@ -216,6 +235,9 @@ function exchangedFor(
         asked.map(({ copy }) => copy),
       )
 }
+
+/** Whether the database refused what it was given (class 22: data exceptions), not just now but always. */
+const cannotBeHeld = (error: unknown): boolean => /^22/.test((error as { code?: string }).code ?? '')
 
 /** Whether an event may touch what others made. */
 function isFree(event: PageEvent, copy: CopyRecord, role: Role): boolean {

@@ -1,12 +1,14 @@
 import { type Exchange, type KeptEvent, type Layer, opened, type PageEvent } from '@hand-back/core'
 import type pg from 'pg'
-import { type PrintedOn, recordingsIn } from './judge.ts'
+import { type PrintedOn, recordingsOf } from './judge.ts'
 import { COPY_FIELDS, type CopyRecord } from './place.ts'
+import { SEEN_BY_STUDENTS } from './seenRecordings.ts'
 import { toStored } from './storedEvent.ts'
 
 /** A copy that is held until the transaction ends. */
 export interface HeldCopy extends CopyRecord {
   readonly seqs: Record<Layer, number>
+  bytes: number
 }
 
 /** What a batch did to one copy: its new events, and what they began: the work, or the marking. */
@@ -74,24 +76,35 @@ export async function eventsThere(client: pg.PoolClient, ids: string[]) {
   return new Map<string, { copy: string; seq: number; round: number }>(rows.map((row) => [row.id, row]))
 }
 
-/** The recordings of the copies to which something with a recording is added. */
-export async function recordingsOf(
+/** The recordings of a copy: those that its students may see, and all. */
+export interface CopyRecordings {
+  readonly seen: Set<string>
+  readonly all: Set<string>
+}
+
+/** The recordings of the copies of a batch where an event names one. */
+export async function recordingsIn(
   client: pg.PoolClient,
   batch: readonly { copy: string; events: readonly PageEvent[] }[],
-): Promise<Map<string, Set<string>>> {
-  const voiced = batch.filter(({ events }) =>
-    events.some(
-      (event) =>
-        'items' in event &&
-        event.items.some((item) => typeof item !== 'string' && recordingsIn(item).length > 0),
-    ),
+): Promise<Map<string, CopyRecordings>> {
+  const named = batch.filter(({ events }) => events.some((event) => recordingsOf(event).length > 0))
+  const found = new Map<string, CopyRecordings>()
+  if (named.length === 0) return found
+  const { rows } = await client.query(
+    `SELECT r.id, r.copy_id AS copy, (${SEEN_BY_STUDENTS}) AS seen
+     FROM recording r JOIN copy c ON c.id = r.copy_id JOIN handout h ON h.id = c.handout_id
+     WHERE r.copy_id = ANY($1) AND r.id = ANY($2)`,
+    [
+      named.map(({ copy }) => copy),
+      named.flatMap(({ events }) => events.flatMap((event) => recordingsOf(event))),
+    ],
   )
-  const found = new Map<string, Set<string>>()
-  if (voiced.length === 0) return found
-  const { rows } = await client.query('SELECT id, copy_id AS copy FROM recording WHERE copy_id = ANY($1)', [
-    voiced.map(({ copy }) => copy),
-  ])
-  for (const { id, copy } of rows) found.set(copy, (found.get(copy) ?? new Set()).add(id))
+  for (const { id, copy, seen } of rows) {
+    const of = found.get(copy) ?? { seen: new Set(), all: new Set() }
+    of.all.add(id)
+    if (seen) of.seen.add(id)
+    found.set(copy, of)
+  }
   return found
 }
 
@@ -135,6 +148,9 @@ export async function insertEvents(client: pg.PoolClient, written: Written[]): P
     events.map((event) => ({ copy, event, stored: toStored(event) })),
   )
   const column = <T>(of: (row: (typeof rows)[number]) => T) => rows.map(of)
+  const bodies = column(({ stored }) => JSON.stringify(stored.body))
+  for (const [index, { copy, stored }] of rows.entries())
+    copy.bytes += bodies[index]!.length + stored.ink.length
   await client.query(
     `INSERT INTO event (copy_id, layer, seq, id, author_id, round, kept_at, body, ink)
      SELECT * FROM unnest($1::uuid[], $2::text[], $3::int[], $4::uuid[], $5::uuid[], $6::int[], $7::timestamptz[],
@@ -147,7 +163,7 @@ export async function insertEvents(client: pg.PoolClient, written: Written[]): P
       column(({ event }) => event.author),
       column(({ event }) => event.round),
       column(({ event }) => new Date(event.keptAt)),
-      column(({ stored }) => JSON.stringify(stored.body)),
+      bodies,
       column(({ stored }) => stored.ink),
     ],
   )
@@ -157,8 +173,9 @@ export async function insertEvents(client: pg.PoolClient, written: Written[]): P
 export async function advanceCopies(client: pg.PoolClient, written: Written[]): Promise<void> {
   await client.query(
     `UPDATE copy c SET work_seq = n.work, help_seq = n.help, feedback_seq = n.feedback,
-       marking_began = c.marking_began OR n.began, state = n.state
-     FROM unnest($1::uuid[], $2::int[], $3::int[], $4::int[], $5::boolean[], $6::text[]) AS n(id, work, help, feedback, began, state)
+       marking_began = c.marking_began OR n.began, state = n.state, bytes = n.bytes
+     FROM unnest($1::uuid[], $2::int[], $3::int[], $4::int[], $5::boolean[], $6::text[], $7::bigint[])
+       AS n(id, work, help, feedback, began, state, bytes)
      WHERE c.id = n.id`,
     [
       written.map(({ copy }) => copy.id),
@@ -167,6 +184,7 @@ export async function advanceCopies(client: pg.PoolClient, written: Written[]): 
       written.map(({ copy }) => copy.seqs.feedback),
       written.map(({ markingBegan }) => markingBegan),
       written.map(({ copy, opened: begun }) => (begun ? opened(copy) : copy).state),
+      written.map(({ copy }) => copy.bytes),
     ],
   )
 }

@@ -2,6 +2,7 @@ import { type CopyState, mayWriteOn, type Person, Refused, type Role, type Way }
 import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import { notHere } from '../http/as.ts'
+import { NOT_OUT } from './limits.ts'
 
 /** A copy with what decides who may do what with it. */
 export interface CopyRecord {
@@ -24,13 +25,15 @@ export interface CopyRecord {
   readonly markingBegan: boolean
   /** In milliseconds since 1970. */
   readonly handedInAt: number | null
+  /** What its log and its recordings take. */
+  readonly bytes: number
 }
 
 /** The fields of a `CopyRecord` but its members, of `copy c JOIN handout h`. */
 export const COPY_FIELDS = `c.id, c.handout_id AS "handoutId", h.version_id AS "versionId", h.teacher_id AS "teacherId",
   c.name, c.set_id AS "setId", c.dealt, h.way, h.touch_all AS "touchAll",
   h.withdrawn_at IS NULL AND coalesce(h.opens_at <= now(), true) AS out,
-  c.state, c.round, c.marking_began AS "markingBegan",
+  c.state, c.round, c.marking_began AS "markingBegan", c.bytes::float8 AS bytes,
   (extract(epoch FROM c.handed_in_at) * 1000)::float8 AS "handedInAt"`
 
 /** The role that a person plays in a copy: it is theirs, or they handed it out. Nobody else has one. */
@@ -71,7 +74,7 @@ export async function copyFor(
   const copy = rows[0] as unknown as CopyRecord | undefined
   const role = copy && roleIn(copy, person)
   if (!role) throw notHere()
-  if (role === 'student' && !copy.out) throw new Refused('Your teacher does not have this out just now.', 410)
+  if (role === 'student' && !copy.out) throw new Refused(NOT_OUT, 410)
   return { copy, role }
 }
 

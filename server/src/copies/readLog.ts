@@ -40,14 +40,3 @@ export async function readWholeLog(db: Queries, copy: CopyRecord, role: Role): P
   const { events } = await readLog(db, copy, role, { work: 0, help: 0, feedback: 0 }, 1_000_000)
   return events
 }
-
-/** Whether a recording of the teacher’s lies, or lay, on something that the copy’s students may read. */
-export async function mayReadRecording(db: Queries, copy: CopyRecord, recording: string): Promise<boolean> {
-  const lies = (field: 'recording' | 'file') => JSON.stringify([{ [field]: recording }])
-  const { rows } = await db.execute(sql`
-    SELECT 1 FROM event WHERE copy_id = ${copy.id}
-      AND (layer <> 'feedback' OR round <= ${handedBackRound(copy)})
-      AND (body->'items' @> ${lies('recording')}::jsonb OR body->'items' @> ${lies('file')}::jsonb)
-    LIMIT 1`)
-  return rows.length > 0
-}

@@ -43,8 +43,13 @@ export function copyRoutes(context: Context): Router {
   })
 
   router.get('/copies/:copy/pdf', as('anybody'), async (request, response) => {
-    const { name, bytes } = await copyAsPdf(context, whoAsks(request), idIn(request, 'copy'))
-    response.set('Content-Type', 'application/pdf').attachment(`${name}.pdf`).send(Buffer.from(bytes))
+    const [person, copy] = [whoAsks(request), idIn(request, 'copy')]
+    const { name, bytes } = await copyAsPdf(context, person, copy)
+    context.log.info({ request: request.id, person: person.id, copy }, 'copy taken away as PDF')
+    response
+      .set('Content-Type', 'application/pdf')
+      .attachment(`${name}.pdf`)
+      .send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength))
   })
 
   return router

@@ -51,7 +51,7 @@ export function handoutRoutes({ db, news }: Context): Router {
     const change = handoutChange.parse(request.body)
     const id = idIn(request, 'handout')
     tell(await changeHandout(db, whoAsks(request).id, id, change))
-    if (change.withdrawn) news.closedTo(await copiesOf(db, id))
+    if (change.withdrawn || change.opensAt) news.closedTo(await copiesOf(db, id))
     news.handoutChanged(id)
     response.status(204).end()
   })

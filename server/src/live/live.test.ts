@@ -97,12 +97,19 @@ test('a page of another site cannot connect with a visitor’s cookie', async ()
   socket.disconnect()
 })
 
-test('a device that floods the server is cut off', async () => {
+test('whoever floods the server is cut off, on whichever of their devices', async () => {
   lesson = await startLesson(school, 1)
   const { visitor, copy } = lesson.students[0]!
   const device = await visitor.device()
-  const cut = new Promise((done) => device.once('disconnect', done))
-  for (let message = 0; message < 500; message++) device.emit('unfollow', copy)
+  const second = visitor.again()
+  const other = await second.device()
+  const cut = new Promise((done) => {
+    for (const each of [device, other]) each.once('disconnect', done)
+  })
+  for (let message = 0; message < 400; message++) {
+    device.emit('unfollow', copy)
+    other.emit('unfollow', copy)
+  }
   expect(await cut).toBe('io server disconnect')
 })
 

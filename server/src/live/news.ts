@@ -2,6 +2,7 @@ import type { CopyRow } from '@hand-back/core'
 import { type DeviceMessages, mayRead, type ServerMessages } from '@hand-back/core'
 import type { Logger } from 'pino'
 import type { Server } from 'socket.io'
+import { causeOf } from '../http/errors.ts'
 import type { News } from '../news.ts'
 
 export type Live = Server<DeviceMessages, ServerMessages>
@@ -25,20 +26,22 @@ export function liveNews(
   return {
     eventsKept(copy, events) {
       live.to(rooms.copy(copy.id, 'teacher')).emit('events', { copy: copy.id, events: [...events] })
+      if (!copy.out) return
       const seen = events.filter((event) => mayRead('student', copy, event.layer, event.round))
       if (seen.length > 0)
         live.to(rooms.copy(copy.id, 'student')).emit('events', { copy: copy.id, events: seen })
     },
     copyChanged(copy) {
       const standing = { copy: copy.id, state: copy.state, round: copy.round }
-      live.to(rooms.copy(copy.id, 'teacher')).to(rooms.copy(copy.id, 'student')).emit('standing', standing)
+      live.to(rooms.copy(copy.id, 'teacher')).emit('standing', standing)
+      if (copy.out) live.to(rooms.copy(copy.id, 'student')).emit('standing', standing)
       rowOf(copy.handoutId, copy.id).then(
         (row) => {
           if (!row) return
           live.to(rooms.handout(copy.handoutId)).emit('copyRow', { handout: copy.handoutId, row })
           for (const { id } of row.students) live.to(rooms.person(id)).emit('tray')
         },
-        (error) => log.warn({ error }, 'news of a copy not told'),
+        (error) => log.warn({ cause: causeOf(error) }, 'news of a copy not told'),
       )
     },
     trayChanged(student) {
@@ -58,6 +61,9 @@ export function liveNews(
     },
     signedOut(sessionId) {
       live.in(rooms.session(sessionId)).disconnectSockets(true)
+    },
+    personSignedOut(person) {
+      live.in(rooms.person(person)).disconnectSockets(true)
     },
   }
 }

@@ -1,11 +1,12 @@
-import { MOST_VOICE_BYTES, Refused } from '@hand-back/core'
-import { eq } from 'drizzle-orm'
+import { Readable } from 'node:stream'
+import { LAYERS, MOST_VOICE_BYTES, mayWrite, Refused } from '@hand-back/core'
+import { eq, sql } from 'drizzle-orm'
 import { type RequestHandler, Router } from 'express'
-import sharp from 'sharp'
 import type { Context } from '../context.ts'
-import { copyFor, mayReadRecording } from '../copies/index.ts'
+import { COPY_FULL, copyFor, MOST_COPY_BYTES, seenRecordings } from '../copies/index.ts'
 import { recordings } from '../db/schema.ts'
 import {
+  type BareTask,
   dropFile,
   findFile,
   isSound,
@@ -14,13 +15,19 @@ import {
   storeFile,
   wholeFile,
 } from '../files/index.ts'
+import { Allowance } from '../http/allowance.ts'
 import { as, notHere, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
+import { inTurn } from '../work/index.ts'
 
 /** Photos come from the device as it made them smaller; nothing else can be shown. */
 const PHOTOS = new Set(['image/jpeg', 'image/png', 'image/webp'])
 /** A photo of more pixels than this was not made smaller by our page. */
 const MOST_PIXELS = 30_000_000
+const SECONDS_TO_READ = 20
+
+/** So many recordings a person may send in ten minutes. */
+const uploads = new Allowance(200, 600_000)
 
 export function recordingRoutes({ db }: Context): Router {
   const router = Router()
@@ -28,20 +35,25 @@ export function recordingRoutes({ db }: Context): Router {
   /** The sound or picture comes before what lies on the page. The id is the device's: sending twice keeps once. */
   const keepSound: RequestHandler = async (request, response) => {
     const person = whoAsks(request)
-    const { copy } = await copyFor(db, person, idIn(request, 'copy'))
+    const { copy, role } = await copyFor(db, person, idIn(request, 'copy'))
     const id = idIn(request, 'recording')
     const [there] = await db.select().from(recordings).where(eq(recordings.id, id))
     if (there && (there.copyId !== copy.id || there.authorId !== person.id)) throw notHere()
     if (!there) {
-      const file = await storeFile(db, request, MOST_VOICE_BYTES)
-      if (!isSound(file) && !(await isPhoto(db, file))) {
-        await dropFile(db, file.sha256)
-        throw new Refused('This is neither a sound that can be played nor a photo.', 422)
-      }
-      await db
-        .insert(recordings)
-        .values({ id, copyId: copy.id, authorId: person.id, file: file.sha256 })
-        .onConflictDoNothing()
+      if (!LAYERS.some((layer) => mayWrite(role, copy, layer)))
+        throw new Refused('This copy is not yours to write on just now.', 423)
+      if (copy.bytes > MOST_COPY_BYTES) throw new Refused(COPY_FULL, 423)
+      if (!uploads.take(person.id)) throw new Refused('That is too much at once. Wait a moment.', 429)
+      const file = await storeRecording(db, person.id, request)
+      await db.transaction(async (tx) => {
+        const made = await tx
+          .insert(recordings)
+          .values({ id, copyId: copy.id, authorId: person.id, file: file.sha256 })
+          .onConflictDoNothing()
+          .returning({ id: recordings.id })
+        if (made.length > 0)
+          await tx.execute(sql`UPDATE copy SET bytes = bytes + ${file.size} WHERE id = ${copy.id}`)
+      })
     }
     response.status(201).json({ recording: id })
   }
@@ -49,24 +61,39 @@ export function recordingRoutes({ db }: Context): Router {
 
   router.get('/copies/:copy/recordings/:recording', as('anybody'), async (request, response) => {
     const { copy, role } = await copyFor(db, whoAsks(request), idIn(request, 'copy'))
-    const [found] = await db
-      .select()
-      .from(recordings)
-      .where(eq(recordings.id, idIn(request, 'recording')))
-    if (!found || found.copyId !== copy.id) throw notHere()
-    const byTeacher = found.authorId === copy.teacherId
-    if (role === 'student' && byTeacher && !(await mayReadRecording(db, copy, found.id))) throw notHere()
+    const [found] = await seenRecordings(db, copy.id, role, [idIn(request, 'recording')])
+    if (!found) throw notHere()
     const file = (await findFile(db, found.file))!
     await sendSound(db, request, response, file)
   })
   return router
 }
 
-async function isPhoto(db: Context['db'], file: StoredFile): Promise<boolean> {
-  if (!PHOTOS.has(file.type)) return false
-  const picture = sharp(await wholeFile(db, file.sha256), { limitInputPixels: MOST_PIXELS })
-  return picture.stats().then(
-    () => true,
-    () => false,
-  )
+/** Stores a sound, or a photo without what its camera noted of place and time. Throws `Refused` for anything else. */
+async function storeRecording(db: Context['db'], person: string, body: Readable): Promise<StoredFile> {
+  const file = await storeFile(db, body, MOST_VOICE_BYTES)
+  if (isSound(file)) return file
+  const photo = PHOTOS.has(file.type) ? await barePhoto(db, person, file) : undefined
+  await dropFile(db, file.sha256)
+  if (!photo) throw new Refused('This is neither a sound that can be played nor a photo.', 422)
+  return storeFile(db, Readable.from([Buffer.from(photo)]), MOST_VOICE_BYTES)
+}
+
+/** In a process of its own: a small file may unpack to a very large picture. */
+function barePhoto(
+  db: Context['db'],
+  person: string,
+  { sha256 }: StoredFile,
+): Promise<Uint8Array | undefined> {
+  return inTurn<Uint8Array | undefined>({
+    kind: 'quick',
+    script: new URL('../files/barePicture.ts', import.meta.url),
+    name: 'barePictureOf',
+    task: async (): Promise<BareTask> => ({ bytes: await wholeFile(db, sha256), most: MOST_PIXELS }),
+    seconds: SECONDS_TO_READ,
+    person,
+  }).catch((error) => {
+    if (error instanceof Refused) throw error
+    return undefined
+  })
 }
