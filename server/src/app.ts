@@ -7,33 +7,41 @@ import helmet from 'helmet'
 import { classRoutes, joinRoutes } from './classes/index.ts'
 import type { Context } from './context.ts'
 import { copyRoutes } from './copies/index.ts'
-import { fileRoutes } from './files/index.ts'
 import { giveToJoiners, handoutRoutes } from './handouts/index.ts'
 import { as } from './http/as.ts'
+import { refuseDeep } from './http/depth.ts'
 import { answerErrors } from './http/errors.ts'
+import { numberRequest } from './http/requestId.ts'
 import { sameOrigin } from './http/sameOrigin.ts'
-import { habitRoutes, knowPerson, peopleRoutes } from './people/index.ts'
+import { samePerson } from './http/samePerson.ts'
+import { paperRoutes } from './papers/index.ts'
+import { guardSignIn, habitRoutes, knowPerson, peopleRoutes } from './people/index.ts'
 import { recordingRoutes } from './recordings/index.ts'
 import { worksheetRoutes } from './worksheets/index.ts'
 
+const verify = (_request: unknown, _response: unknown, bytes: Buffer) => refuseDeep(bytes)
 const YEAR = 365 * 24 * 60 * 60 * 1000
 
 /** The HTTP side of the server. `webRoot` is the folder of the built interface. */
 export function makeApp(context: Context, session: RequestHandler, webRoot: string): Express {
   const app = express()
   app.set('trust proxy', 'loopback')
+  // Answers of the API are never kept; a sum over a large PDF would hold up everybody else.
+  app.disable('etag')
+  app.use(numberRequest)
   app.use(securityHeaders())
   app.use(compression())
   app.get('/api/alive', async (_request, response) => {
     await context.pool.query('SELECT 1')
     response.json({ alive: true })
   })
-  app.use('/api', session, knowPerson(context), sameOrigin)
+  app.use(['/api/sign-in', '/api/join', '/api/first-teacher'], guardSignIn(context.secret))
+  app.use('/api', session, knowPerson(context), sameOrigin, samePerson)
   // A worksheet's pages travel whole; everything else is small.
-  app.use('/api/worksheets', as('teacher'), express.json({ limit: '20mb' }))
+  app.use('/api/worksheets', as('teacher'), express.json({ limit: '20mb', verify }))
   // Who gets what, for a whole school.
-  app.use('/api/handouts', as('teacher'), express.json({ limit: '2mb' }))
-  app.use('/api', express.json({ limit: '200kb' }))
+  app.use('/api/handouts', as('teacher'), express.json({ limit: '2mb', verify }))
+  app.use('/api', express.json({ limit: '200kb', verify }))
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store')
     next()
@@ -44,7 +52,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     (of: Context) => classRoutes(of, giveToJoiners),
     joinRoutes,
     worksheetRoutes,
-    fileRoutes,
+    paperRoutes,
     handoutRoutes,
     copyRoutes,
     recordingRoutes,

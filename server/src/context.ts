@@ -11,6 +11,10 @@ export interface Context {
   readonly news: News
   /** Milliseconds since 1970. */
   readonly now: () => number
+  /** Seals what devices bring back. */
+  readonly secret: string
+  /** What the first teacher must type; nothing: nobody need. Printed where the server runs. */
+  readonly setupCode: string | undefined
   /** The made-up people may be used without their secrets. Never for real use. */
   readonly demo: boolean
 }

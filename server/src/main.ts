@@ -1,6 +1,15 @@
+import { newClassCode } from './people/index.ts'
 import { startServer } from './start.ts'
 
-const { DATABASE_URL, PORT = '4400', HOST = '127.0.0.1', SESSION_SECRET, DEMO, WEB_ROOT } = process.env
+const {
+  DATABASE_URL,
+  PORT = '4400',
+  HOST = '127.0.0.1',
+  SESSION_SECRET,
+  SETUP_CODE,
+  DEMO,
+  WEB_ROOT,
+} = process.env
 
 if (!DATABASE_URL || !SESSION_SECRET || !WEB_ROOT) {
   console.error('DATABASE_URL, SESSION_SECRET and WEB_ROOT must be set; `npm start` does that.')
@@ -12,18 +21,30 @@ const running = await startServer({
   port: Number(PORT),
   host: HOST,
   secret: SESSION_SECRET,
+  setupCode: setupCode(),
   demo: DEMO === '1',
   webRoot: WEB_ROOT,
 })
 console.log(`listening ${running.url}`)
 
-for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-  process.once(signal, () => {
-    // What is under way may finish, but a stuck connection must not keep a machine from shutting down.
-    setTimeout(() => process.exit(0), 3000).unref()
-    running.stop().then(
-      () => process.exit(0),
-      () => process.exit(1),
-    )
-  })
+function end(): void {
+  // What is under way may finish, but a stuck connection must not keep a machine from shutting down.
+  setTimeout(() => process.exit(0), 3000).unref()
+  running.stop().then(
+    () => process.exit(0),
+    () => process.exit(1),
+  )
+}
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, end)
+// Whoever started this server as a part of a house has gone.
+if (process.channel) process.once('disconnect', end)
+process.channel?.unref()
+
+/** On the open network the first visitor must not become the teacher: without a code that was given, one is made and printed. */
+function setupCode(): string | undefined {
+  if (DEMO === '1') return undefined
+  if (SETUP_CODE) return SETUP_CODE
+  const made = newClassCode()
+  console.log(`Setup code for the first teacher: ${made}`)
+  return made
 }

@@ -9,10 +9,15 @@ import { Keeper } from './copies/index.ts'
 import { bringUpToDate, connect } from './db/connect.ts'
 import { clearBrokenUploads } from './files/index.ts'
 import { copyRows } from './handouts/index.ts'
+import { causeOf } from './http/errors.ts'
 import { fromHere } from './http/sameOrigin.ts'
 import { takeSeat } from './http/seat.ts'
 import { answerDevices, type Live, liveNews, liveSettings } from './live/index.ts'
-import { sessions } from './people/index.ts'
+import { clearOldSessions, sessions } from './people/index.ts'
+import { noteOldVersions } from './worksheets/index.ts'
+
+/** How often what is over is cleared away, in milliseconds. */
+const TIDIES_EVERY = 15 * 60 * 1000
 
 export interface Settings {
   readonly databaseUrl: string
@@ -22,6 +27,8 @@ export interface Settings {
   /** Signs the session cookies. */
   readonly secret: string
   readonly demo: boolean
+  /** What the first teacher must type to make their account; nothing: nobody need. */
+  readonly setupCode?: string | undefined
   /** The folder of the built interface. */
   readonly webRoot: string
   readonly log?: Logger
@@ -37,11 +44,12 @@ export interface RunningServer {
 export async function startServer(settings: Settings): Promise<RunningServer> {
   const log = settings.log ?? pino({ level: process.env.LOG_LEVEL ?? 'warn' })
   const connection = connect(settings.databaseUrl, (error) =>
-    log.warn({ error: error.message }, 'database connection'),
+    log.warn({ cause: causeOf(error) }, 'database connection'),
   )
   await bringUpToDate(connection)
   const { db, pool } = connection
   await clearBrokenUploads(db)
+  await noteOldVersions(db)
 
   const server = createServer()
   const live: Live = new Server({
@@ -49,14 +57,15 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
     allowRequest: (request, decide) => decide(null, fromHere(request)),
   })
   const news = liveNews(live, log, async (handout, copy) => (await copyRows(db, handout, copy))[0])
-  const context: Context = { db, pool, log, news, now: Date.now, demo: settings.demo }
-  const session = sessions(context, settings.secret)
+  const { demo, secret, setupCode } = settings
+  const context: Context = { db, pool, log, news, now: Date.now, demo, secret, setupCode }
+  const session = sessions(context)
 
   server.on('request', makeApp(context, session, settings.webRoot))
   live.attach(server)
   live.engine.use(session)
   live.adapter(
-    createAdapter(pool, { errorHandler: (error) => log.warn({ error: error.message }, 'live messages') }),
+    createAdapter(pool, { errorHandler: (error) => log.warn({ cause: causeOf(error) }, 'live messages') }),
   )
   answerDevices(live, context, new Keeper(context))
   // Before every other listener, Socket.IO's included.
@@ -67,11 +76,18 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
     server.once('error', failed)
     server.listen(settings.port, settings.host, done)
   })
+  const tidying = setInterval(() => {
+    clearOldSessions(context).catch((error) =>
+      log.warn({ cause: causeOf(error) }, 'old sessions not cleared'),
+    )
+  }, TIDIES_EVERY)
+  tidying.unref()
   const { port } = server.address() as AddressInfo
   return {
     url: `http://${settings.host}:${port}`,
     context,
     async stop() {
+      clearInterval(tidying)
       await live.close()
       server.closeAllConnections()
       await connection.close()

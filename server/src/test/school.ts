@@ -12,7 +12,7 @@ import type {
   WorksheetWhole,
 } from '@hand-back/core'
 import pg from 'pg'
-import pino from 'pino'
+import pino, { type Logger } from 'pino'
 import { type Connection, connect } from '../db/connect.ts'
 import { hashSecret, makeTeacher } from '../people/index.ts'
 import { type RunningServer, startServer } from '../start.ts'
@@ -34,7 +34,9 @@ export interface School {
 const PASSWORD = 'salt-marsh-and-mud'
 
 /** Makes an empty school on the cluster that TEST_CLUSTER names. */
-export async function openSchool(settings: { demo?: boolean } = {}): Promise<School> {
+export async function openSchool(
+  settings: { demo?: boolean; setupCode?: string; log?: Logger } = {},
+): Promise<School> {
   const cluster = process.env.TEST_CLUSTER
   if (!cluster) throw new Error('TEST_CLUSTER must name a throw-away cluster; `npm test` starts one')
   const name = `test_${randomUUID().replaceAll('-', '')}`
@@ -49,8 +51,9 @@ export async function openSchool(settings: { demo?: boolean } = {}): Promise<Sch
       host: '127.0.0.1',
       secret: 'only for tests',
       demo: settings.demo ?? false,
+      setupCode: settings.setupCode,
       webRoot: '/nowhere',
-      log: pino({ level: process.env.LOG_LEVEL ?? 'silent' }),
+      log: settings.log ?? pino({ level: process.env.LOG_LEVEL ?? 'silent' }),
     })
   const servers = [await start()]
   const visitors: Visitor[] = []

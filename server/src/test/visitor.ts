@@ -3,6 +3,7 @@ import type {
   FollowAnswer,
   KeepAnswer,
   PageEvent,
+  Person,
   ReadTo,
   ServerMessages,
   WatchAnswer,
@@ -24,11 +25,23 @@ type Device = Socket<ServerMessages, DeviceMessages>
 /** Somebody with a browser: keeps cookies, sends what the interface sends. */
 export class Visitor {
   readonly url: string
-  #cookie = ''
+  readonly #cookies = new Map<string, string>()
   #device: Device | undefined
+  #person: string | undefined
 
   constructor(url: string) {
     this.url = url
+  }
+
+  /** What this browser sends along. */
+  get cookie(): string {
+    return [...this.#cookies].map(([name, value]) => `${name}=${value}`).join('; ')
+  }
+
+  #remember(cookie: string): void {
+    const at = cookie.indexOf('=')
+    this.#cookies.set(cookie.slice(0, at), cookie.slice(at + 1))
+    if (cookie.startsWith('handback=')) this.#person = undefined
   }
 
   async send(
@@ -41,15 +54,14 @@ export class Visitor {
     const response = await fetch(`${this.url}/api${path}`, {
       method,
       headers: {
-        cookie: this.#cookie,
+        cookie: this.cookie,
         origin: this.url,
         ...(json ? { 'content-type': 'application/json' } : {}),
         ...headers,
       },
       ...(body === undefined ? {} : { body: json ? JSON.stringify(body) : (body as FormData) }),
     })
-    const cookie = response.headers.get('set-cookie')
-    if (cookie) this.#cookie = cookie.split(';')[0]!
+    for (const cookie of response.headers.getSetCookie()) this.#remember(cookie.split(';')[0]!)
     return response
   }
 
@@ -93,7 +105,7 @@ export class Visitor {
     this.#device ??= io(url, {
       path: '/live',
       transports: ['websocket'],
-      extraHeaders: { cookie: this.#cookie },
+      extraHeaders: { cookie: this.cookie },
       reconnection: false,
     })
     const device = this.#device
@@ -106,8 +118,22 @@ export class Visitor {
     return device
   }
 
+  /** The same browser with another live connection: one more tab. */
+  again(): Visitor {
+    const tab = new Visitor(this.url)
+    for (const [name, value] of this.#cookies) tab.#cookies.set(name, value)
+    return tab
+  }
+
+  /** Who is signed in here, as the server says. */
+  async whoAmI(): Promise<string> {
+    this.#person ??= (await this.get<Person>('/me')).id
+    return this.#person
+  }
+
   async keep(copy: string, events: PageEvent[]): Promise<KeepAnswer> {
-    return (await this.device()).timeout(10_000).emitWithAck('keep', { copy, events })
+    const person = await this.whoAmI()
+    return (await this.device()).timeout(10_000).emitWithAck('keep', { person, copy, events })
   }
   async follow(copy: string, readTo: ReadTo = readNothing): Promise<FollowAnswer> {
     return (await this.device()).timeout(10_000).emitWithAck('follow', { copy, readTo })
