@@ -1,6 +1,7 @@
-import { problem } from '@hand-back/core'
+import { PERSON_HEADER, plainThroughout, problem } from '@hand-back/core'
 import { z } from 'zod'
 import { apiUrl } from '../seat.ts'
+import { believed, doubt } from './believed.ts'
 
 /** Something could not be done; `message` is a sentence for people. `status` 0: the server was not reached. */
 export class Problem extends Error {
@@ -20,13 +21,24 @@ export function sentenceOf(error: unknown): string {
     : 'Something went wrong on this device. Reload the page to go on.'
 }
 
+/** Whose a request is. Asking who is signed in, and signing in, is nobody's. */
+function whose(path: string): Record<string, string> {
+  const person = believed()
+  return person === undefined || path === '/me' || path.startsWith('/sign-in')
+    ? {}
+    : { [PERSON_HEADER]: person }
+}
+
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
 
 /** Asks the server and checks the answer against its schema. Throws `Problem`. */
 export async function ask<T>(answer: z.ZodType<T>, method: Method, path: string, body?: unknown): Promise<T> {
-  const init: RequestInit = { method }
+  const init: RequestInit = { method, headers: whose(path) }
   if (body !== undefined)
-    Object.assign(init, { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+    Object.assign(init, {
+      headers: { ...whose(path), 'Content-Type': 'application/json' },
+      body: JSON.stringify(plainThroughout(body)),
+    })
   const response = await fetch(apiUrl(path), init).catch(() => {
     throw new Problem(OUT_OF_REACH, 0)
   })
@@ -40,23 +52,31 @@ export const nothing = z.undefined()
 export async function saveFile(path: string, body: unknown): Promise<void> {
   const response = await fetch(apiUrl(path), {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify(body),
+    headers: { ...whose(path), 'Content-Type': 'application/json' },
+    body: JSON.stringify(plainThroughout(body)),
   }).catch(() => {
     throw new Problem(OUT_OF_REACH, 0)
   })
   if (!response.ok) readAnswer(z.unknown(), response.status, await response.text())
-  const named = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')
+  const named = fileNameIn(response.headers.get('content-disposition') ?? '')
   const link = document.createElement('a')
   link.href = URL.createObjectURL(await response.blob())
-  link.download = named?.[1] ?? 'file'
+  link.download = named ?? 'file'
   link.click()
   URL.revokeObjectURL(link.href)
 }
 
+/** The name that a download is to have (RFC 6266): letters beyond ASCII stand in `filename*`, quotes behind a backslash. */
+export function fileNameIn(header: string): string | undefined {
+  const wide = /filename\*=UTF-8''([^;]+)/i.exec(header)
+  if (wide) return decodeURIComponent(wide[1]!)
+  const plain = /filename="((?:\\.|[^"\\])*)"/.exec(header)
+  return plain?.[1]?.replace(/\\(.)/g, '$1')
+}
+
 /** Sends a sound or another single body. Throws `Problem`. */
 export async function putBytes(path: string, body: Blob): Promise<void> {
-  const response = await fetch(apiUrl(path), { method: 'PUT', body }).catch(() => {
+  const response = await fetch(apiUrl(path), { method: 'PUT', body, headers: whose(path) }).catch(() => {
     throw new Problem(OUT_OF_REACH, 0)
   })
   readAnswer(z.unknown(), response.status, await response.text())
@@ -86,6 +106,7 @@ export function upload<T>(
     for (const password of passwords) form.append('password', password)
     for (const file of files) form.append('file', file)
     request.open('POST', apiUrl(path))
+    for (const [name, value] of Object.entries(whose(path))) request.setRequestHeader(name, value)
     request.send(form)
   })
 }
@@ -98,5 +119,6 @@ function readAnswer<T>(answer: z.ZodType<T>, status: number, text: string): T {
     throw new Problem(OUT_OF_REACH, 0)
   }
   if (status >= 200 && status < 300) return answer.parse(told)
+  if (status === 409 || status === 401) doubt()
   throw new Problem(problem.safeParse(told).data?.sentence ?? OUT_OF_REACH, status)
 }

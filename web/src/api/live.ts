@@ -1,6 +1,7 @@
 import type { DeviceMessages, ServerMessages } from '@hand-back/core'
 import { io, type Socket } from 'socket.io-client'
 import { SEAT } from '../seat.ts'
+import { believed } from './believed.ts'
 import { queryClient } from './queries.ts'
 
 export type LiveSocket = Socket<ServerMessages, DeviceMessages>
@@ -18,6 +19,8 @@ export function live(): LiveSocket {
   if (socket) return socket
   socket = io({
     path: `${SEAT}/live`,
+    // Whose this tab is: somebody else may have signed in since, in another one.
+    auth: (tell) => tell({ person: believed() }),
     transports: ['websocket'],
     reconnectionDelay: 500,
     reconnectionDelayMax: 3000,

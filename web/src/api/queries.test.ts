@@ -11,7 +11,7 @@ afterEach(() => {
 })
 
 test('signing out forgets what was fetched for somebody, but not the door that is being fetched', async () => {
-  schoolSays({ firstVisit: false, demo: null })
+  schoolSays({ firstVisit: false, setupCode: false, demo: null })
   queryClient.setQueryData(['tray'], [])
   const door = new QueryObserver(queryClient, queries.door())
   const shown = new Promise<unknown>((done) => {

@@ -17,6 +17,8 @@ import {
 import { QueryClient, queryOptions } from '@tanstack/react-query'
 import { z } from 'zod'
 import { ask, Problem } from './ask.ts'
+import { believe, onDoubt } from './believed.ts'
+import { settleSignOut } from './signOutOwed.ts'
 
 /** What the server knows, kept while screens come and go. A refusal is an answer: only lost connections are tried again. */
 export const queryClient = new QueryClient({
@@ -38,7 +40,17 @@ function got<T>(key: readonly unknown[], answer: z.ZodType<T>, path: string) {
 /** Every question to the server that a screen may ask. */
 export const queries = {
   door: () => got(['door'], door, '/door'),
-  me: () => ({ ...got(['me'], person.nullable(), '/me'), staleTime: Number.POSITIVE_INFINITY }),
+  me: () =>
+    queryOptions({
+      queryKey: ['me'],
+      queryFn: async () => {
+        // Signed out here while school was out of reach: nobody is signed in on this device until it knows.
+        const me = (await settleSignOut()) ? await ask(person.nullable(), 'GET', '/me') : null
+        believe(me?.id)
+        return me
+      },
+      staleTime: Number.POSITIVE_INFINITY,
+    }),
   classes: () => got(['classes'], z.array(classCard), '/classes'),
   class: (id: string) => got(['class', id], classWhole, `/classes/${id}`),
   worksheets: (archived = false) =>
@@ -64,6 +76,9 @@ const NOBODYS = new Set<unknown>(['me', 'door'])
  */
 export function nowIs(who: Person | null): void {
   queryClient.removeQueries({ predicate: ({ queryKey }) => !NOBODYS.has(queryKey[0]) })
+  believe(who?.id)
   queryClient.setQueryData(['me'], who)
   void queryClient.invalidateQueries({ queryKey: ['door'] })
 }
+
+onDoubt(() => void queryClient.invalidateQueries({ queryKey: ['me'] }))

@@ -1,4 +1,5 @@
 import { forgetLogs } from '../page/device/logShelf.ts'
+import { forgetHabits } from '../page/habits/useHabits.ts'
 
 /** Lets this device open a student's screens while school is out of reach. Devices that cannot work on without. */
 export function workOffline(): void {
@@ -26,7 +27,16 @@ function keepWhatCameBefore({ active }: ServiceWorkerRegistration): void {
   active?.postMessage([...new Set(['/', ...paths])])
 }
 
-/** Nothing that was read stays on the device for whoever comes next. What has not been sent stays in the outbox. */
-export async function forgetWork(): Promise<void> {
+/**
+ * Nothing of a person stays on the device for whoever comes next: not what was read, not how they like to
+ * work, not where they were, not what they copied. What has not been sent stays in the outbox, under its person.
+ */
+export async function forgetPerson(): Promise<void> {
+  for (const key of Object.keys(localStorage)) if (!STAYS.test(key)) localStorage.removeItem(key)
+  sessionStorage.clear()
+  forgetHabits()
   await Promise.allSettled([globalThis.caches?.delete('work'), forgetLogs()])
 }
+
+/** What the device notes of itself and not of a person: that a pen was seen, that a sign-out is owed. */
+const STAYS = /^(pen seen|sign-out owed)/

@@ -1,90 +1,57 @@
-import { Inbox, Loader, TriangleAlert, WifiOff } from 'lucide-react'
+import { Inbox, Loader, type LucideIcon, TriangleAlert, WifiOff } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useStore } from 'zustand'
 import type { Outbox } from './device/outbox.ts'
+import { type Truth, truthsOf } from './device/truths.ts'
+import { KeptPanel } from './KeptPanel.tsx'
 
 /** Things on their way this short a time are not worth a word, in milliseconds. */
 const PATIENCE = 600
 /** Nor is a connection that is only just being made. */
 const CONNECTS_WITHIN = 1200
 
-/** The true state of what was made on a copy, in words and shape. */
-export function KeptSign({ outbox, copy }: { outbox: Outbox; copy: string }) {
-  const { reached, deviceKeeps, nearlyFull, going, held } = useStore(outbox.state)
-  const waiting = going.get(copy) ?? 0
-  const slow = useLasting(waiting > 0, PATIENCE)
-  const lost = useLasting(!reached, CONNECTS_WITHIN)
-  const notTaken = held.get(copy) ?? 0
-
-  if (!deviceKeeps && waiting > 0 && !reached) {
-    return (
-      <Sign
-        icon={TriangleAlert}
-        tone="text-madder"
-        state="unsafe"
-        words="This device is full: keep this page open"
-      />
-    )
-  }
-  if (!deviceKeeps)
-    return (
-      <Sign
-        icon={TriangleAlert}
-        tone="text-madder"
-        state="full"
-        words="This device is full: stay connected"
-        hint="What you make goes straight to school. Without a connection it would be lost when this page closes."
-      />
-    )
-  if (nearlyFull)
-    return (
-      <Sign
-        icon={TriangleAlert}
-        tone="text-ochre"
-        state={waiting > 0 ? 'going' : 'kept'}
-        words={lost ? 'Kept here; this device is nearly full' : 'Kept; this device is nearly full'}
-        hint="Nothing is lost. Make room on this device before you work without a connection."
-      />
-    )
-  if (lost)
-    return <Sign icon={WifiOff} tone="text-ochre" state="here" words="Can’t reach school: kept here" />
-  if (notTaken > 0)
-    return (
-      <Sign
-        icon={Inbox}
-        tone="text-ochre"
-        state="held"
-        words="Some ink is kept here only"
-        hint="It was written after the copy was handed in. It goes along when the copy comes back to you."
-      />
-    )
-  if (slow) return <Sign icon={Loader} tone="text-ink-soft" state="going" words="Kept here …" />
-  return <Sign icon={Inbox} tone="text-ink-soft" state={waiting > 0 ? 'going' : 'kept'} words="Kept" />
+const LOOKS: Record<Truth['state'], readonly [LucideIcon, string]> = {
+  unsafe: [TriangleAlert, 'text-madder'],
+  full: [TriangleAlert, 'text-madder'],
+  held: [Inbox, 'text-ochre'],
+  here: [WifiOff, 'text-ochre'],
+  going: [Loader, 'text-ink-soft'],
+  kept: [Inbox, 'text-ink-soft'],
 }
 
-function Sign({
-  icon: Icon,
-  tone,
-  state,
-  words,
-  hint,
-}: {
-  icon: typeof Inbox
-  tone: string
-  state: string
-  words: string
-  hint?: string
-}) {
+/** The true state of what was made on a copy, in words and shape: the worst of all that is true. A press tells the rest. */
+export function KeptSign({ outbox, copy }: { outbox: Outbox; copy: string }) {
+  const state = useStore(outbox.state)
+  const waiting = (state.going.get(copy) ?? 0) > 0
+  // What was made before this page was opened is said at once.
+  const [before] = useState(waiting)
+  const slow = useLasting(waiting, PATIENCE, before)
+  const lost = useLasting(!state.reached, CONNECTS_WITHIN, waiting || !navigator.onLine)
+  const [open, setOpen] = useState(false)
+  const truths = truthsOf(state, copy, lost, slow)
+  const worst = truths[0]!
+  const [Icon, tone] = LOOKS[worst.state]
   return (
-    <span role="status" data-kept={state} title={hint} className={`inline-flex items-center gap-2 ${tone}`}>
-      <Icon size={19} aria-hidden="true" className="shrink-0" />
-      <span className="max-[430px]:text-sm">{words}</span>
-    </span>
+    <>
+      <button
+        type="button"
+        data-kept={worst.state}
+        onClick={() => setOpen(true)}
+        className={`inline-flex min-h-[44px] items-center gap-2 rounded-tag px-1.5 text-left leading-tight hover:bg-blotter ${tone}`}
+      >
+        <Icon size={19} aria-hidden="true" className="shrink-0" />
+        <span role="status" className="max-[430px]:text-sm">
+          {worst.words}
+        </span>
+      </button>
+      {open && <KeptPanel outbox={outbox} copy={copy} truths={truths} onClose={() => setOpen(false)} />}
+    </>
   )
 }
 
-function useLasting(on: boolean, milliseconds: number): boolean {
-  const [lasting, setLasting] = useState(false)
+/** Whether something has been so for a while; at the beginning it may count as such at once. */
+function useLasting(on: boolean, milliseconds: number, atOnce = false): boolean {
+  const [lasting, setLasting] = useState(on && atOnce)
   useEffect(() => {
     if (!on) return setLasting(false)
     const timer = setTimeout(() => setLasting(true), milliseconds)

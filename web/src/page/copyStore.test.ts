@@ -13,6 +13,7 @@ import {
 import { beforeEach, describe, expect, test } from '@jest/globals'
 import type { LiveSocket } from '../api/live.ts'
 import { CopyStore } from './copyStore.ts'
+import type { Typing } from './device/keepsake.ts'
 import type { Outbox } from './device/outbox.ts'
 
 const PAGE = '00000000-0000-4000-8000-000000000900'
@@ -66,10 +67,13 @@ let school: FakeSchool
 let sent: SignedEvent[]
 let settle: Parameters<Outbox['onFates']>[0]
 let waiting: SignedEvent[]
+let deleted: Parameters<Outbox['onDeleted']>[0]
+let typing: Typing[]
 beforeEach(() => {
   school = new FakeSchool()
   sent = []
   waiting = []
+  typing = []
 })
 
 const outbox = {
@@ -79,6 +83,15 @@ const outbox = {
     settle = listener
     return () => {}
   },
+  onDeleted: (listener: typeof deleted) => {
+    deleted = listener
+    return () => {}
+  },
+  keepTyping: async (of: Typing) => void typing.push(of),
+  typed: async (_copy: string, at: string) => {
+    typing = typing.filter((each) => each.at !== at)
+  },
+  typingIn: async () => typing,
   release: () => {},
 } as unknown as Outbox
 
@@ -239,12 +252,36 @@ describe('an open copy', () => {
     store.close()
   })
 
-  test('ink that school will never take goes from sight', async () => {
+  test('ink that school does not take stays to be seen, until a person deletes it', async () => {
     const store = await open()
     store.add(PAGE, [stroke()])
     settle('copy', [{ id: sent[0]!.id, fate: 'wrong', why: 'no such page' }])
-    expect(seen(store)).toEqual([])
+    expect(seen(store)).toHaveLength(1)
     expect(store.view.getState().refused).toBe('no such page')
+    deleted('copy', [sent[0]!.id])
+    expect(seen(store)).toEqual([])
+    store.close()
+  })
+
+  test('what was being typed when the tab ended is there again, and is an answer then', async () => {
+    const place = '00000000-0000-4000-8000-0000000000aa'
+    const first = await open()
+    first.keepTyping(PAGE, place, { text: 'high wa\u0000ter' })
+    first.close()
+    expect(typing).toHaveLength(1)
+    const store = await open()
+    await until(() => typing.length === 0)
+    expect(sent.at(-1)).toMatchObject({
+      act: 'add',
+      items: [{ kind: 'answer', place, value: { text: 'high water' } }],
+    })
+    store.close()
+  })
+
+  test('pasted letters that nobody can keep are left out before anything is kept', async () => {
+    const store = await open()
+    store.answer(PAGE, '00000000-0000-4000-8000-0000000000ab', { text: 'ebb\u0000 \ud800tide' })
+    expect(sent.at(-1)).toMatchObject({ items: [{ value: { text: 'ebb \ufffdtide' } }] })
     store.close()
   })
 

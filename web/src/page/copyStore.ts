@@ -21,18 +21,20 @@ import {
   type Person,
   pageOf,
   placedOn,
+  plainThroughout,
   receive,
   remember,
   type SignedEvent,
 } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { LiveSocket } from '../api/live.ts'
-import type { Sound } from './device/keepsake.ts'
+import type { Sound, Typing } from './device/keepsake.ts'
 import type { LogShelf } from './device/logShelf.ts'
 import type { Outbox } from './device/outbox.ts'
 import { LogReader } from './logReader.ts'
 import { Moments } from './moments.ts'
 import { portions } from './pageActs.ts'
+import { keepWords } from './things/keepWords.ts'
 
 /** An open copy, as its screen sees it. */
 export interface OpenCopy {
@@ -44,12 +46,15 @@ export interface OpenCopy {
   readonly ready: boolean
   /** A sentence when the copy cannot be followed any more. */
   readonly trouble: string | undefined
-  /** Why something made here was refused for good, the last time that happened. */
+  /** Why something made here was not taken, the last time that happened. It stays on the page and on this device. */
   readonly refused: string | undefined
 }
 
 /** What an open copy needs of the outbox. */
-export type CopyOutbox = Pick<Outbox, 'onFates' | 'waitingFor' | 'put' | 'release'>
+export type CopyOutbox = Pick<
+  Outbox,
+  'onFates' | 'onDeleted' | 'waitingFor' | 'put' | 'release' | 'keepTyping' | 'typed' | 'typingIn'
+>
 
 /** A copy open on this device: its log, what this person can undo, and the ways to change it. */
 export class CopyStore {
@@ -60,7 +65,7 @@ export class CopyStore {
   readonly #outbox: CopyOutbox
   readonly #reader: LogReader
   readonly #shelf: LogShelf | undefined
-  readonly #stopFates: () => void
+  readonly #stops: (() => void)[]
   readonly #moments = new Moments()
   /** The ids of this person's own events, and those of them that school has kept, in its order. */
   #own = new Set<string>()
@@ -94,10 +99,13 @@ export class CopyStore {
       take: (events) => this.#take(events),
       stand: (state, round) => this.#stand(state, round),
       stoodAnew: () => outbox.release(),
-      through: () => this.#set({ ready: true }),
+      through: () => this.#through(),
       gone: (why) => this.#set({ trouble: why }),
     })
-    this.#stopFates = outbox.onFates((of, fates) => of === copy.id && this.#settle(fates))
+    this.#stops = [
+      outbox.onFates((of, fates) => of === copy.id && this.#settle(fates)),
+      outbox.onDeleted((of, events) => of === copy.id && this.#forget(new Set(events))),
+    ]
     void this.#open()
   }
 
@@ -111,12 +119,37 @@ export class CopyStore {
     await this.#reader.catchUp()
     // Out of reach: what this device has read before is what there is to be seen.
     if (read.length > 0 && !this.#reader.reached) this.#set({ ready: true })
+    for (const typing of await this.#outbox.typingIn(this.#copy.id)) await this.#takeUp(typing)
+  }
+
+  /** What was being typed when the tab ended is kept as it was. */
+  async #takeUp({ page, at, typed }: Typing): Promise<void> {
+    if ('thing' in typed) keepWords(this, page, typed.thing)
+    else this.answer(page, at, typed)
+    await this.#outbox.typed(this.#copy.id, at)
+  }
+
+  /** It can be read (again): what was held because it could not be may be taken now. */
+  #through(): void {
+    const again = this.#now.trouble !== undefined
+    this.#set({ ready: true, trouble: undefined })
+    if (again) this.#outbox.release()
+  }
+
+  /** Keeps what is being typed on the device, before it is kept as an event. */
+  keepTyping(page: string, at: string, typed: Typing['typed']): void {
+    void this.#outbox.keepTyping({ copy: this.#copy.id, page, at, typed: plainThroughout(typed) })
+  }
+
+  /** What was typed there is kept as an event, or was given up. */
+  doneTyping(at: string): void {
+    void this.#outbox.typed(this.#copy.id, at)
   }
 
   /** Stops listening. What was made goes on being sent. */
   close(): void {
     this.#reader.close()
-    this.#stopFates()
+    for (const stop of this.#stops) stop()
   }
 
   /** The copy with other rules or pages than it was opened with. */
@@ -240,7 +273,9 @@ export class CopyStore {
     return event.author === this.#person.id && event.layer === this.#layer && !over
   }
 
-  #commit(event: PageEvent, sound?: Sound): void {
+  #commit(made: PageEvent, sound?: Sound): void {
+    // Pasted text may hold letters that nobody can keep.
+    const event = plainThroughout(made)
     const free = this.#copy.touchAll && event.layer === 'work' && event.act !== 'add'
     const signed = {
       ...event,
@@ -274,17 +309,19 @@ export class CopyStore {
   #settle(fates: readonly EventFate[]): void {
     const pending = new Map(this.#now.log.pending.map((event) => [event.id, event]))
     const kept: KeptEvent[] = []
-    const wrong = new Set<string>()
     for (const fate of fates) {
       const event = pending.get(fate.id)
-      if (!event) continue
-      if (fate.fate === 'kept') kept.push({ ...event, seq: fate.seq, round: fate.round, keptAt: Date.now() })
-      if (fate.fate === 'wrong') wrong.add(fate.id)
+      if (event && fate.fate === 'kept')
+        kept.push({ ...event, seq: fate.seq, round: fate.round, keptAt: Date.now() })
     }
     if (kept.length > 0) this.#take(kept)
-    if (wrong.size === 0) return
-    const why = fates.find(({ fate }) => fate === 'wrong') as Extract<EventFate, { why: string }>
-    this.#set({ log: forget(this.#now.log, wrong), refused: why.why })
+    // It stays to be seen, and on this device: only people delete.
+    const wrong = fates.find(({ fate }) => fate === 'wrong')
+    if (wrong && 'why' in wrong) this.#set({ refused: wrong.why })
+  }
+
+  #forget(events: ReadonlySet<string>): void {
+    this.#set({ log: forget(this.#now.log, events) })
   }
 
   #stand(state: CopyState, round: number): void {

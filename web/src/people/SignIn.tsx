@@ -17,7 +17,9 @@ export function SignIn() {
         <Mark size={40} />
         <h1 className="text-[34px] leading-none">Hand Back</h1>
       </header>
-      <Answer of={door}>{(told) => (told.firstVisit ? <FirstTeacher /> : <Ways door={told} />)}</Answer>
+      <Answer of={door}>
+        {(told) => (told.firstVisit ? <FirstTeacher asksCode={told.setupCode} /> : <Ways door={told} />)}
+      </Answer>
     </main>
   )
 }

@@ -1,28 +1,67 @@
-import { useEffect } from 'react'
+import { type Person, slipOwner } from '@hand-back/core'
+import { type ReactNode, useEffect, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { LinkButton } from '../ui/Button.tsx'
+import { ask } from '../api/ask.ts'
+import { Button, LinkButton } from '../ui/Button.tsx'
+import { Mark } from '../ui/Mark.tsx'
 import { Loading } from '../ui/Notice.tsx'
 import { useAct } from '../ui/useAct.ts'
 import { signInBy } from './welcome.ts'
 
-/** Where the code on a slip leads: it signs in at once, whoever was signed in here before. */
-export function SlipSignIn() {
+/** Where the code on a slip leads: it asks whether one is who it is for, before it changes who is signed in. */
+export function SlipSignIn({ here }: { here: Person | null }) {
   const { token = '' } = useParams()
   const navigate = useNavigate()
-  const { run, problem } = useAct(async () => {
+  const [name, setName] = useState<string>()
+  const look = useAct(async () =>
+    setName((await ask(slipOwner, 'POST', '/sign-in/slip/whose', { token })).name),
+  )
+  const comeIn = useAct(async () => {
     await signInBy('/sign-in/slip', { token })
     await navigate('/', { replace: true })
   })
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each slip
-  useEffect(() => void run(), [token])
-  if (!problem) return <Loading />
+  useEffect(() => void look.run(), [token])
+  const problem = look.problem ?? comeIn.problem
+  if (problem)
+    return (
+      <Card title="This slip does not open">
+        <p role="alert">{problem}</p>
+        <LinkButton to="/" look="main" large>
+          Come in with the class code
+        </LinkButton>
+      </Card>
+    )
+  if (!name) return <Loading />
   return (
-    <main className="mx-auto flex max-w-[460px] flex-col items-start gap-5 px-5 py-16">
-      <h1 className="text-3xl">This slip does not open</h1>
-      <p role="alert">{problem}</p>
-      <LinkButton to="/" look="main" large>
-        Come in with the class code
-      </LinkButton>
+    <Card title={`Are you ${name}?`}>
+      {here && here.name !== name && <p>{here.name} is signed in here now, and will be signed out.</p>}
+      <div className="flex flex-wrap gap-3">
+        <Button
+          look="main"
+          large
+          className="min-w-[180px]"
+          disabled={comeIn.busy}
+          onClick={() => void comeIn.run()}
+        >
+          Yes, come in
+        </Button>
+        <LinkButton to="/" large>
+          No
+        </LinkButton>
+      </div>
+    </Card>
+  )
+}
+
+function Card({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <main className="mx-auto flex max-w-[480px] flex-col gap-5 px-5 py-16">
+      <Mark size={36} />
+      <section className="flex flex-col gap-5 rounded-md border border-rule bg-card p-6">
+        <h1 className="text-3xl">{title}</h1>
+        {children}
+      </section>
     </main>
   )
 }

@@ -34,10 +34,13 @@ export function TeacherSignIn() {
 }
 
 /** The first visit to a new school makes the first teacher's account. */
-export function FirstTeacher() {
+export function FirstTeacher({ asksCode }: { asksCode: boolean }) {
   const [name, setName] = useState('')
   const [password, setPassword] = useState('')
-  const { run, busy, problem } = useAct(() => signInBy('/first-teacher', { name, password }))
+  const [setupCode, setSetupCode] = useState('')
+  const { run, busy, problem } = useAct(() =>
+    signInBy('/first-teacher', { name, password, ...(asksCode ? { setupCode } : {}) }),
+  )
   return (
     <ActForm
       onAct={run}
@@ -45,6 +48,16 @@ export function FirstTeacher() {
     >
       <h2 className="text-2xl">Welcome. Who are you?</h2>
       <p className="text-ink-soft">Nobody has been here before. This makes the first teacher’s account.</p>
+      {asksCode && (
+        <Field
+          label="Setup code"
+          autoComplete="off"
+          autoCapitalize="characters"
+          value={setupCode}
+          onChange={(event) => setSetupCode(event.target.value)}
+          hint="It stands where Hand Back was started, so that nobody else on the network becomes the teacher."
+        />
+      )}
       <Field
         label="Your name"
         autoComplete="username"

@@ -1,16 +1,20 @@
-import { ask, nothing } from '../api/ask.ts'
 import { endLive } from '../api/live.ts'
 import { nowIs } from '../api/queries.ts'
-import { forgetWork } from '../offline/offline.ts'
+import { oweSignOut, settleSignOut } from '../api/signOutOwed.ts'
+import { forgetPerson } from '../offline/offline.ts'
 import { leaveOutbox } from '../page/device/personOutbox.ts'
 import { SEAT } from '../seat.ts'
 
-/** Ends the session here. What has not reached school yet stays on the device for this person. */
+/**
+ * Ends the session here. The device forgets at once, school when it can be reached. What has not reached
+ * school yet stays on the device for this person.
+ */
 export async function signOut(): Promise<void> {
-  await ask(nothing, 'POST', '/sign-out').catch(() => {})
-  await forgetWork()
+  await forgetPerson()
   leaveOutbox()
   endLive()
+  oweSignOut()
+  await settleSignOut()
   // A seat is one person's place: whoever leaves it goes back to the door.
   if (SEAT) return location.assign('/')
   nowIs(null)

@@ -7,6 +7,7 @@ import { ask, Problem } from '../api/ask.ts'
 import { queries, queryClient } from '../api/queries.ts'
 import { keepOffline } from '../offline/offline.ts'
 import type { CopyStore } from '../page/copyStore.ts'
+import type { Outbox } from '../page/device/outbox.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { KeptSign } from '../page/KeptSign.tsx'
 import { PAPER_WORKER } from '../page/paper/papers.ts'
@@ -40,7 +41,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
     keepOffline([PAPER_WORKER, ...['/me', '/tray', `/copies/${copy.id}`, ...files].map(apiUrl)])
   }, [copy.id, copy.pages])
 
-  if (trouble) return <Trouble error={new Problem(trouble, 404)} />
+  if (trouble) return <NotHereNow why={trouble} outbox={outbox} copy={copy.id} />
   return (
     <div className="flex h-full flex-col">
       <WorkingPage copy={copy} store={store} person={person} bytesOf={bytesOf}>
@@ -71,6 +72,22 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
         )}
       </WorkingPage>
     </div>
+  )
+}
+
+/** The copy cannot be had just now. What was written on it meanwhile is here, and says so. */
+function NotHereNow({ why, outbox, copy }: { why: string; outbox: Outbox; copy: string }) {
+  const { going, held } = useStore(outbox.state)
+  const waiting = (going.get(copy) ?? 0) + (held.get(copy) ?? 0) > 0
+  return (
+    <>
+      <Trouble error={new Problem(why, 404)} />
+      {waiting && (
+        <div className="mt-4 flex justify-center">
+          <KeptSign outbox={outbox} copy={copy} />
+        </div>
+      )}
+    </>
   )
 }
 

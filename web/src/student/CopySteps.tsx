@@ -41,7 +41,12 @@ export function CopySteps({ copy, store, state, outbox, pages, onTurn }: CopySte
   if (copy.way === 'read') return null
   if (state === 'handed in') {
     return (
-      <Button large onClick={() => void takeBack.run()} disabled={takeBack.busy}>
+      <Button
+        large
+        onClick={() => void takeBack.run()}
+        disabled={takeBack.busy}
+        className="shrink-0 whitespace-nowrap"
+      >
         Take back
       </Button>
     )

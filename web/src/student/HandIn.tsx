@@ -23,7 +23,7 @@ export function HandIn({ copy, store, pages, busy, onHandIn, onTurn }: HandInPro
   }
   return (
     <>
-      <Button look="main" large onClick={press} disabled={busy}>
+      <Button look="main" large onClick={press} disabled={busy} className="shrink-0 whitespace-nowrap">
         {busy ? 'Handing in …' : 'Hand in'}
       </Button>
       {left && (

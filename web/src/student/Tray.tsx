@@ -1,10 +1,13 @@
-import type { CopyState, Person, TrayEntry } from '@hand-back/core'
+import { type CopyState, filesOfPages, type Person, type TrayEntry } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
+import { useEffect } from 'react'
 import { Link } from 'react-router'
 import { queries } from '../api/queries.ts'
+import { keepOffline } from '../offline/offline.ts'
 import { PaperThumb } from '../page/paper/PaperThumb.tsx'
-import { signOut } from '../people/signOut.ts'
-import { Button } from '../ui/Button.tsx'
+import { PAPER_WORKER } from '../page/paper/papers.ts'
+import { SignOutButton } from '../people/SignOutButton.tsx'
+import { apiUrl } from '../seat.ts'
 import { Corner } from '../ui/Corner.tsx'
 import { Mark } from '../ui/Mark.tsx'
 import { Answer, Empty } from '../ui/Notice.tsx'
@@ -15,15 +18,19 @@ import { inTray, isChanged, isToDo } from './trayOrder.ts'
 export function Tray({ person }: { person: Person }) {
   // What opens at a time comes by itself.
   const tray = useQuery({ ...queries.tray(), refetchInterval: 60_000 })
+  const entries = tray.data
+  // The small pages are there too when school is out of reach.
+  useEffect(() => {
+    const files = filesOfPages((entries ?? []).map(({ firstPage }) => firstPage))
+    keepOffline([PAPER_WORKER, ...files.map((file) => apiUrl(`/files/${file}`))])
+  }, [entries])
   return (
     <div className="flex h-full flex-col">
       <header className="flex items-center gap-3 border-b border-rule bg-card px-6 py-2 max-[560px]:px-4">
         <Mark />
         <b className="truncate font-serif text-lg">{person.name}</b>
         <span className="flex-1" />
-        <Button look="quiet" large onClick={() => void signOut()}>
-          Sign out
-        </Button>
+        <SignOutButton large />
       </header>
       <main className="mx-auto w-full max-w-[1000px] flex-1 overflow-y-auto px-6 py-7 max-[560px]:px-4">
         <Answer of={tray}>{(entries) => <Entries entries={entries} />}</Answer>

@@ -9,17 +9,19 @@ import {
   type PrintedItem,
   slidOf,
   textOf,
-  typedArea,
   type WorksheetPage,
 } from '@hand-back/core'
-import { useEffect, useRef, useState } from 'react'
-import { familyOf, measure } from '../draw/letters.ts'
+import { measure } from '../draw/letters.ts'
 import { toScreen, type View } from '../view.ts'
+import { onScreen } from './onScreen.ts'
 import { PhotoPlace } from './PhotoPlace.tsx'
 import { SpeakPlace } from './SpeakPlace.tsx'
+import { TypedBox } from './TypedBox.tsx'
 
 export interface AnswerActs {
   answer(place: string, value: AnswerValue): void
+  /** What is being typed, at every letter; nothing: it was answered. */
+  typing(place: string, text: string | undefined): void
   speak(place: Printed<'speak'>, sound: { bytes: Blob; seconds: number }): void
   photo(place: Printed<'photo'>, photo: { bytes: Blob; width: number; height: number }): void
   turnTo(page: string): void
@@ -70,7 +72,11 @@ function Place({ item, value, answered, view, acts, open }: PlaceProps) {
           item={item}
           text={textOf(value)}
           view={view}
-          onType={(text) => acts.answer(item.id, { text })}
+          onLetter={(text) => acts.typing(item.id, text)}
+          onType={(text) => {
+            acts.answer(item.id, { text })
+            acts.typing(item.id, undefined)
+          }}
         />
       )
     case 'choice':
@@ -105,81 +111,6 @@ function Place({ item, value, answered, view, acts, open }: PlaceProps) {
     default:
       return null
   }
-}
-
-/** Where a box of the page lies on the screen. */
-export function onScreen(view: View, box: { x: number; y: number; width: number; height: number }) {
-  const at = toScreen(view, box)
-  return { left: at.x, top: at.y, width: box.width * view.scale, height: box.height * view.scale }
-}
-
-/** What was typed is kept this long after the last letter, in milliseconds, and when the box is left. */
-const KEEP_AFTER = 400
-
-function TypedBox({
-  item,
-  text,
-  view,
-  onType,
-}: {
-  item: Printed<'typed'>
-  text: string
-  view: View
-  onType: (text: string) => void
-}) {
-  const [draft, setDraft] = useState<string>()
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
-  const latest = useRef({ draft, onType })
-  latest.current = { draft, onType }
-  const keep = () => {
-    clearTimeout(timer.current)
-    const { draft: typed, onType: tell } = latest.current
-    if (typed !== undefined) tell(typed)
-    setDraft(undefined)
-  }
-  useEffect(() => {
-    const leave = () => {
-      const { draft: typed, onType: tell } = latest.current
-      if (typed !== undefined) tell(typed)
-    }
-    addEventListener('pagehide', leave)
-    return () => {
-      removeEventListener('pagehide', leave)
-      clearTimeout(timer.current)
-      leave()
-    }
-  }, [])
-  const area = typedArea(item, measure)
-  const shared = {
-    'aria-label': item.label || 'Type your answer',
-    'data-takes': 'typing',
-    value: draft ?? text,
-    maxLength: 20_000,
-    spellCheck: false,
-    onChange: (event: { target: { value: string } }) => {
-      setDraft(event.target.value)
-      clearTimeout(timer.current)
-      timer.current = setTimeout(keep, KEEP_AFTER)
-    },
-    onBlur: keep,
-    className:
-      'pointer-events-auto absolute resize-none rounded-sm border-0 bg-transparent p-0 text-ink select-text',
-    style: {
-      ...onScreen(view, area),
-      fontFamily: familyOf('reading'),
-      fontSize: item.size * view.scale,
-      lineHeight: 1.35,
-    },
-  }
-  if (item.takes === 'lines') return <textarea {...shared} />
-  return (
-    <input
-      type="text"
-      inputMode={item.takes === 'number' ? 'decimal' : 'text'}
-      autoComplete="off"
-      {...shared}
-    />
-  )
 }
 
 function Options({

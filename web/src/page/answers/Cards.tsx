@@ -15,7 +15,7 @@ import { bitmapsFor, whenBitmapsArrive } from '../draw/bitmaps.ts'
 import { drawMarks } from '../draw/drawMarks.ts'
 import { measure } from '../draw/letters.ts'
 import type { View } from '../view.ts'
-import { onScreen } from './AnswerPlaces.tsx'
+import { onScreen } from './onScreen.ts'
 
 interface CardsProps {
   page: WorksheetPage

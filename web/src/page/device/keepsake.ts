@@ -1,4 +1,4 @@
-import type { SignedEvent } from '@hand-back/core'
+import type { SignedEvent, Thing } from '@hand-back/core'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 
 /** The sound of a voice note that has not reached school yet. */
@@ -15,52 +15,124 @@ export interface Kept {
   readonly copy: string
   readonly event: SignedEvent
   readonly sound?: Sound
+  /** The tab in which it was made: as long as that is open, it sends it itself. */
+  readonly tab?: string
+}
+
+/** What is being typed and is not an event yet: at a place for an answer, or in a thing on the page. */
+export interface Typing {
+  readonly person: string
+  readonly copy: string
+  readonly page: string
+  /** The id of the place or thing. */
+  readonly at: string
+  readonly typed: { readonly text: string } | { readonly thing: Thing }
 }
 
 interface Shelf extends DBSchema {
   outgoing: { key: number; value: Kept; indexes: { person: string; event: string } }
+  typing: { key: [string, string, string]; value: Typing }
 }
 
-/** What the device keeps (IndexedDB). All methods reject when the device cannot: no room, or not allowed. */
+/** What the device keeps (IndexedDB). All methods reject when the device cannot: no room, not allowed, or no answer. */
 export interface Keepsake {
   put(kept: Kept): Promise<void>
   drop(events: readonly string[]): Promise<void>
   /** Everything of a person, oldest first. */
   of(person: string): Promise<Kept[]>
+  putTyping(typing: Typing): Promise<void>
+  dropTyping(typing: Pick<Typing, 'person' | 'copy' | 'at'>): Promise<void>
+  typingIn(person: string, copy: string): Promise<Typing[]>
   /** How many bytes more the device says it can keep; nothing where it does not tell. */
   room(): Promise<number | undefined>
+  /** Calls `listener` when what was kept is gone: somebody cleared the browser's data. */
+  onLost(listener: () => void): void
 }
+
+/** A database that has not answered by then is taken for one that never will, in milliseconds. */
+const ANSWERS_WITHIN = 4000
 
 export function deviceKeepsake(): Keepsake {
   let opened: Promise<IDBPDatabase<Shelf>> | undefined
-  const shelf = () => {
-    opened ??= openDB<Shelf>('hand-back', 1, {
-      upgrade(db) {
-        const store = db.createObjectStore('outgoing', { keyPath: 'order', autoIncrement: true })
-        store.createIndex('person', 'person')
-        store.createIndex('event', 'event.id')
-      },
-    })
-    return opened
+  const lost = new Set<() => void>()
+  const forget = () => {
+    opened = undefined
+    for (const listener of lost) listener()
   }
+  const open = () =>
+    openDB<Shelf>('hand-back', 2, {
+      upgrade(db, before) {
+        if (before < 1) {
+          const store = db.createObjectStore('outgoing', { keyPath: 'order', autoIncrement: true })
+          store.createIndex('person', 'person')
+          store.createIndex('event', 'event.id')
+        }
+        db.createObjectStore('typing', { keyPath: ['person', 'copy', 'at'] })
+      },
+      // A newer version in another tab waits for this one.
+      blocking: (_now, _next, event) => (event.target as IDBDatabase).close(),
+      terminated: forget,
+    })
+  /** Opening may throw, and is tried again the next time. */
+  const shelf = async (): Promise<IDBPDatabase<Shelf>> => {
+    opened ??= open()
+    try {
+      return await opened
+    } catch (error) {
+      opened = undefined
+      throw error
+    }
+  }
+  const using = <T>(work: (db: IDBPDatabase<Shelf>) => Promise<T>): Promise<T> =>
+    intime(
+      shelf().then((db) =>
+        work(db).catch((error) => {
+          // Closed under our hands: opened anew the next time.
+          if ((error as Error).name === 'InvalidStateError') forget()
+          throw error
+        }),
+      ),
+    )
   return {
-    async put(kept) {
-      await (await shelf()).add('outgoing', kept)
-    },
-    async drop(events) {
-      const transaction = (await shelf()).transaction('outgoing', 'readwrite')
-      for (const event of events) {
-        for (const key of await transaction.store.index('event').getAllKeys(event))
-          void transaction.store.delete(key)
-      }
-      await transaction.done
-    },
-    async of(person) {
-      return (await shelf()).getAllFromIndex('outgoing', 'person', person)
-    },
+    put: (kept) =>
+      using(async (db) => {
+        const transaction = db.transaction('outgoing', 'readwrite')
+        void transaction.store.add(kept)
+        // Said at once instead of when this tab comes round to it again: it may be gone by then.
+        transaction.commit()
+        await transaction.done
+      }),
+    drop: (events) =>
+      using(async (db) => {
+        const transaction = db.transaction('outgoing', 'readwrite')
+        for (const event of events) {
+          for (const key of await transaction.store.index('event').getAllKeys(event))
+            void transaction.store.delete(key)
+        }
+        await transaction.done
+      }),
+    of: (person) => using((db) => db.getAllFromIndex('outgoing', 'person', person)),
+    putTyping: (typing) =>
+      using(async (db) => {
+        const transaction = db.transaction('typing', 'readwrite')
+        void transaction.store.put(typing)
+        transaction.commit()
+        await transaction.done
+      }),
+    dropTyping: ({ person, copy, at }) => using((db) => db.delete('typing', [person, copy, at])),
+    typingIn: (person, copy) =>
+      using((db) => db.getAll('typing', IDBKeyRange.bound([person, copy, ''], [person, copy, '\uffff']))),
     async room() {
       const { quota, usage } = (await navigator.storage?.estimate()) ?? {}
       return quota === undefined || usage === undefined ? undefined : quota - usage
     },
+    onLost: (listener) => void lost.add(listener),
   }
+}
+
+function intime<T>(work: Promise<T>): Promise<T> {
+  return new Promise((done, failed) => {
+    const timer = setTimeout(() => failed(new Error('the device does not answer')), ANSWERS_WITHIN)
+    work.then(done, failed).finally(() => clearTimeout(timer))
+  })
 }

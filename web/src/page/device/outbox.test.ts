@@ -1,7 +1,8 @@
 import type { EventFate, KeepAnswer, PageEvent, SignedEvent } from '@hand-back/core'
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { Keepsake, Kept } from './keepsake.ts'
+import type { Keepsake, Kept, Typing } from './keepsake.ts'
+import type { OtherTabs } from './otherTabs.ts'
 import { type Carrier, Outbox } from './outbox.ts'
 
 const made = (number: number): SignedEvent => ({
@@ -15,7 +16,7 @@ const made = (number: number): SignedEvent => ({
   items: ['00000000-0000-4000-8000-000000000001'],
 })
 
-function memoryKeepsake(): Keepsake & { kept: Kept[] } {
+function memoryKeepsake() {
   const shelf = {
     kept: [] as Kept[],
     async put(entry: Kept) {
@@ -23,6 +24,19 @@ function memoryKeepsake(): Keepsake & { kept: Kept[] } {
     },
     async drop(events: readonly string[]) {
       shelf.kept = shelf.kept.filter(({ event }) => !events.includes(event.id))
+    },
+    typing: [] as Typing[],
+    async putTyping(typing: Typing) {
+      shelf.typing = [...shelf.typing.filter(({ at }) => at !== typing.at), typing]
+    },
+    async dropTyping({ at }: Pick<Typing, 'at'>) {
+      shelf.typing = shelf.typing.filter((each) => each.at !== at)
+    },
+    typingIn: async (person: string, copy: string) =>
+      shelf.typing.filter((each) => each.person === person && each.copy === copy),
+    lost: () => {},
+    onLost(listener: () => void) {
+      shelf.lost = listener
     },
     room: async () => undefined,
     async of(person: string) {
@@ -54,7 +68,7 @@ function school(
       }
     },
     sendSound: async () => {},
-    isFinal: () => false,
+    isRefusal: (error) => (error as Error).message === 'refused',
     pause: () => new Promise((done) => setTimeout(done, 0)),
   }
   return { carrier, log }
@@ -122,19 +136,168 @@ describe('the outbox', () => {
     expect(log).toEqual([made(1).id])
   })
 
-  test('one event that school refuses whole does not hold up the others', async () => {
+  test('one event that school cannot keep is set aside and does not hold up the others', async () => {
     const bad = made(2).id
-    const { carrier, log } = school((_call, events) =>
-      events.some(({ id }) => id === bad) ? { ok: false, why: 'not well formed', gone: true } : undefined,
-    )
-    const outbox = new Outbox('noor', memoryKeepsake(), carrier)
+    const { carrier, log } = school((_call, events) => ({
+      ok: true,
+      fates: events.map(
+        ({ id }): EventFate =>
+          id === bad ? { id, fate: 'wrong', why: 'not well formed' } : { id, fate: 'kept', seq: 1, round: 1 },
+      ),
+    }))
+    const keepsake = memoryKeepsake()
+    const outbox = new Outbox('noor', keepsake, carrier)
     const fates: EventFate[] = []
     outbox.onFates((_copy, told) => fates.push(...told))
     for (const number of [1, 2, 3]) void outbox.put('copy', made(number))
     outbox.setReached(true)
     await quiet(outbox)
-    expect(log).toEqual([made(1).id, made(3).id])
-    expect(fates.find(({ id }) => id === bad)?.fate).toBe('wrong')
+    expect(log).toEqual([])
+    expect(fates.filter(({ fate }) => fate === 'kept')).toHaveLength(2)
+    expect(outbox.whyHeld(bad)).toBe('not well formed')
+    expect(keepsake.kept.map(({ event }) => event.id)).toEqual([bad])
+  })
+
+  test('whatever school says, nothing leaves the device but what is kept there, until a person deletes it', async () => {
+    const answer = fc.constantFrom('closed', 'wrong', 'gone', 'kept', 'lost')
+    await fc.assert(
+      fc.asyncProperty(fc.array(answer, { minLength: 1, maxLength: 12 }), async (answers) => {
+        const keepsake = memoryKeepsake()
+        const atSchool = new Set<string>()
+        let call = 0
+        const { carrier } = school((_call, events) => {
+          const said = answers[call++] ?? 'closed'
+          if (said === 'lost') return 'lost'
+          if (said === 'gone') return { ok: false, why: 'not yours any more', gone: true }
+          if (said === 'kept') for (const { id } of events) atSchool.add(id)
+          return {
+            ok: true,
+            fates: events.map(({ id }) =>
+              said === 'kept'
+                ? { id, fate: 'kept', seq: 1, round: 1 }
+                : { id, fate: said as 'closed', why: 'no' },
+            ),
+          }
+        })
+        const outbox = new Outbox('noor', keepsake, carrier)
+        for (const number of [1, 2, 3]) await outbox.put('copy', made(number))
+        for (let again = 0; again < answers.length; again++) {
+          outbox.setReached(true)
+          await quiet(outbox)
+          for (const number of [1, 2, 3]) {
+            const { id } = made(number)
+            expect(keepsake.kept.some(({ event }) => event.id === id)).toBe(!atSchool.has(id))
+          }
+        }
+        const held = outbox.waiting().map(({ event }) => event.id)
+        const deleted: string[] = []
+        outbox.onDeleted((_copy, ids) => deleted.push(...ids))
+        await outbox.deleteHeld('copy')
+        expect(deleted).toEqual(held)
+        expect(keepsake.kept).toEqual([])
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  test('a sound that is refused is held with what it belongs to', async () => {
+    const { carrier, log } = school()
+    const keepsake = memoryKeepsake()
+    let refuse = true
+    const outbox = new Outbox('noor', keepsake, {
+      ...carrier,
+      sendSound: async () => {
+        if (refuse) throw new Error('refused')
+      },
+    })
+    await outbox.put('copy', made(1), { recording: 'r', bytes: new Blob(['x']) })
+    outbox.setReached(true)
+    await quiet(outbox)
+    expect([log.length, keepsake.kept.length, outbox.whyHeld(made(1).id)]).toEqual([0, 1, 'refused'])
+    refuse = false
+    outbox.release()
+    await quiet(outbox)
+    expect(log).toEqual([made(1).id])
+  })
+
+  test('once its person has gone nothing is sent any more, and all of it stays', async () => {
+    const { carrier, log } = school()
+    const keepsake = memoryKeepsake()
+    const outbox = new Outbox('noor', keepsake, carrier)
+    await outbox.put('copy', made(1))
+    outbox.close()
+    outbox.setReached(true)
+    outbox.release()
+    await outbox.put('copy', made(2))
+    await new Promise((done) => setTimeout(done, 5))
+    expect(log).toEqual([])
+    expect(keepsake.kept).toHaveLength(2)
+  })
+
+  test('what a closed tab left is sent by the one still open; what an open one has is only counted', async () => {
+    const keepsake = memoryKeepsake()
+    const { carrier, log } = school()
+    const open = new Set(['here', 'there'])
+    let news = () => {}
+    const tabs = (own: string): OtherTabs => ({
+      own,
+      open: async () => open,
+      onNews: (listener) => {
+        news = listener
+        return () => {}
+      },
+      tell: () => {},
+    })
+    const there = new Outbox('noor', keepsake, school().carrier, tabs('there'))
+    await there.put('copy', made(1))
+    const here = new Outbox('noor', keepsake, carrier, tabs('here'))
+    await here.put('copy', made(2))
+    here.setReached(true)
+    await quiet(here)
+    expect(log).toEqual([made(2).id])
+    expect(here.state.getState().elsewhere).toBe(1)
+    open.delete('there')
+    news()
+    await new Promise((done) => setTimeout(done, 5))
+    await quiet(here)
+    expect(log).toEqual([made(2).id, made(1).id])
+    expect(here.state.getState().elsewhere).toBe(0)
+    expect(keepsake.kept).toEqual([])
+  })
+
+  test('one success does not clear the warning for what failed; that is tried again', async () => {
+    const keepsake = memoryKeepsake()
+    let fails = true
+    const put = keepsake.put
+    const failing: Keepsake = {
+      ...keepsake,
+      put: (entry) => (fails && entry.event.id === made(1).id ? Promise.reject(new Error('no')) : put(entry)),
+    }
+    let go = () => {}
+    const outbox = new Outbox('noor', failing, {
+      ...school().carrier,
+      pause: () => new Promise<void>((done) => (go = done)),
+    })
+    await outbox.put('copy', made(1))
+    await outbox.put('copy', made(2))
+    expect(outbox.state.getState()).toMatchObject({ deviceKeeps: false, nowhere: 1 })
+    fails = false
+    go()
+    await new Promise((done) => setTimeout(done, 5))
+    expect(outbox.state.getState()).toMatchObject({ deviceKeeps: true, nowhere: 0 })
+    expect(keepsake.kept).toHaveLength(2)
+  })
+
+  test('what the browser keeps is cleared while the page is open: it is kept once more', async () => {
+    const keepsake = memoryKeepsake()
+    const outbox = new Outbox('noor', keepsake, school().carrier)
+    await outbox.put('copy', made(1))
+    keepsake.kept = []
+    keepsake.lost()
+    expect(outbox.state.getState().nowhere).toBe(1)
+    await new Promise((done) => setTimeout(done, 5))
+    expect(keepsake.kept).toHaveLength(1)
+    expect(outbox.state.getState()).toMatchObject({ deviceKeeps: true, nowhere: 0 })
   })
 
   test('a device without room says so, and still sends', async () => {

@@ -1,34 +1,45 @@
 import type { EventFate, KeepAnswer, PageEvent, SignedEvent } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { Keepsake, Kept, Sound } from './keepsake.ts'
+import type { Keepsake, Kept, Sound, Typing } from './keepsake.ts'
+import type { OtherTabs } from './otherTabs.ts'
+import { nextBatch, unsigned } from './outgoing.ts'
+import { type Entry, Storing } from './storing.ts'
 
 /** How what was made stands with school. */
 export interface OutboxState {
   readonly reached: boolean
+  /** The device was looked through for what was made before. */
+  readonly looked: boolean
   /** The device's own keeping works: what is not at school yet survives closing the tab. */
   readonly deviceKeeps: boolean
+  /** How much was made that neither the device nor school has. */
+  readonly nowhere: number
   /** The device has little room left: said while everything still is kept. */
   readonly nearlyFull: boolean
   /** Events on their way, by copy. */
   readonly going: ReadonlyMap<string, number>
-  /** Events that a copy does not take now, by copy: kept here until it does. */
+  /** Events that school does not take now, by copy: kept here until it does, or until a person deletes them. */
   readonly held: ReadonlyMap<string, number>
+  /** Why, in a sentence, by copy. */
+  readonly why: ReadonlyMap<string, string>
+  /** How much of this person other tabs of this device have not sent yet. */
+  readonly elsewhere: number
 }
 
 /** The way to school, replaceable in tests. */
 export interface Carrier {
   keep(copy: string, events: readonly PageEvent[]): Promise<KeepAnswer>
   sendSound(copy: string, sound: Sound): Promise<void>
-  /** Whether an error of `sendSound` means that it will never be taken. */
-  isFinal(error: unknown): boolean
+  /** Whether an error of `sendSound` is a refusal, and not a way that failed. */
+  isRefusal(error: unknown): boolean
   pause(milliseconds: number): Promise<void>
 }
 
 type Listener = (copy: string, fates: readonly EventFate[]) => void
 
-const MOST_AT_ONCE = 100
-/** Letters of packed ink in one message: well under what the server takes. */
-const MOST_LETTERS = 800_000
+/** Events that a person has deleted from the device. */
+type DeletedListener = (copy: string, events: readonly string[]) => void
+
 const LONGEST_PAUSE = 5_000
 /** So little room, in bytes, is said: a lesson's ink and a few photos. */
 const LITTLE_ROOM = 8_000_000
@@ -37,55 +48,101 @@ const LOOKS_EVERY = 20
 
 /**
  * Everything a person made that school has not acknowledged, for all their copies. It is kept on the
- * device first; it leaves the device only when the server says that it is in its database.
+ * device first; it leaves the device only when the server says that it is in its database, or when a
+ * person deletes it: a refusal never deletes. It is sent as its person's only, and ends with them.
  */
 export class Outbox {
-  readonly state: StoreApi<OutboxState> = createStore(() => ({
+  readonly state: StoreApi<OutboxState> = createStore<OutboxState>(() => ({
     reached: false,
+    looked: false,
     deviceKeeps: true,
+    nowhere: 0,
     nearlyFull: false,
     going: new Map<string, number>(),
     held: new Map<string, number>(),
+    why: new Map<string, string>(),
+    elsewhere: 0,
   }))
   readonly #person: string
   readonly #keepsake: Keepsake
   readonly #carrier: Carrier
+  readonly #tabs: OtherTabs | undefined
+  readonly #storing: Storing
   readonly #listeners = new Set<Listener>()
-  #entries: Kept[] = []
-  #held = new Set<string>()
+  readonly #deletedListeners = new Set<DeletedListener>()
+  #entries: Entry[] = []
+  /** Why each event that is held is, by its id. */
+  readonly #held = new Map<string, string>()
+  /** What left this tab's outbox: another tab's row of it may still be there for a moment. */
+  readonly #over = new Set<string>()
   #busy = false
+  #closed = false
   #puts = 0
+  /** The device could not be looked through: what was made before is not known. */
+  #blind = false
   readonly #loaded: Promise<void>
+  readonly #stopTabs: (() => void) | undefined
 
-  constructor(person: string, keepsake: Keepsake, carrier: Carrier) {
+  constructor(person: string, keepsake: Keepsake, carrier: Carrier, tabs?: OtherTabs) {
     this.#person = person
     this.#keepsake = keepsake
     this.#carrier = carrier
-    this.#loaded = this.#load()
+    this.#tabs = tabs
+    this.#storing = new Storing(keepsake, carrier.pause, {
+      entries: () => (this.#closed ? [] : this.#entries),
+      isOver: (event) => this.#over.has(event),
+      changed: () => this.#tell(),
+    })
+    keepsake.onLost(() => this.#storing.allLost())
+    this.#loaded = this.#adopt()
+    this.#stopTabs = tabs?.onNews(() => void this.#adopt())
   }
 
-  async #load(): Promise<void> {
+  /** Nothing is sent any more: its person has gone. What is kept stays on the device for them. */
+  close(): void {
+    this.#closed = true
+    this.#stopTabs?.()
+    this.state.setState({ reached: false })
+  }
+
+  /** Takes in what the device has of this person and no other open tab is about to send. */
+  async #adopt(): Promise<void> {
     try {
-      const before = await this.#keepsake.of(this.#person)
-      this.#entries = [...before, ...this.#entries]
+      const [there, open] = await Promise.all([this.#keepsake.of(this.#person), this.#tabs?.open()])
+      if (this.#closed) return
+      const own = new Set(this.#entries.map(({ event }) => event.id))
+      const strange = there.filter(({ event }) => !own.has(event.id) && !this.#over.has(event.id))
+      const left = strange.filter(({ tab }) => !tab || tab === this.#tabs?.own || !open?.has(tab))
+      // Made before whatever this tab has: another tab's comes first, in its own order.
+      this.#entries = [...left.map((kept) => ({ ...kept, stored: true })), ...this.#entries]
+      this.#blind = false
+      this.state.setState({ looked: true, elsewhere: strange.length - left.length })
       this.#tell()
+      if (left.length > 0) void this.#work()
     } catch {
-      this.state.setState({ deviceKeeps: false })
+      this.#blind = true
+      this.state.setState({ looked: true })
+      this.#tell()
     }
   }
 
   /** Keeps an event on the device and sends it as soon as it can. Fulfilled when the device has it, or cannot have it. */
   async put(copy: string, event: SignedEvent, sound?: Sound): Promise<void> {
-    const kept: Kept = { person: this.#person, copy, event, ...(sound ? { sound } : {}) }
-    this.#entries.push(kept)
+    const entry: Entry = {
+      person: this.#person,
+      copy,
+      event,
+      ...(sound ? { sound } : {}),
+      ...(this.#tabs ? { tab: this.#tabs.own } : {}),
+      stored: false,
+    }
+    this.#entries.push(entry)
     this.#tell()
-    const onDevice = this.#keepsake.put(kept).then(
-      () => this.state.setState({ deviceKeeps: true }),
-      () => this.state.setState({ deviceKeeps: false }),
-    )
+    const onDevice = this.#storing.store(entry)
     void this.#work()
     if (this.#puts++ % LOOKS_EVERY === 0) void this.#lookForRoom()
     await onDevice
+    this.#tabs?.tell()
   }
 
   async #lookForRoom(): Promise<void> {
@@ -93,10 +150,35 @@ export class Outbox {
     this.state.setState({ nearlyFull: room !== undefined && room < LITTLE_ROOM })
   }
 
+  /** Keeps what is being typed, which is no event yet, at every change. Where the device cannot, the next rest sends it. */
+  keepTyping(typing: Omit<Typing, 'person'>): Promise<void> {
+    return this.#keepsake.putTyping({ ...typing, person: this.#person }).catch(() => {})
+  }
+
+  /** What was typed is an event now. */
+  typed(copy: string, at: string): Promise<void> {
+    return this.#keepsake.dropTyping({ person: this.#person, copy, at }).catch(() => {})
+  }
+
+  /** What was being typed in a copy when its tab ended. */
+  typingIn(copy: string): Promise<Typing[]> {
+    return this.#keepsake.typingIn(this.#person, copy).catch(() => [])
+  }
+
   /** What waits for one copy, oldest first, once the device has been looked through. */
   async waitingFor(copy: string): Promise<readonly SignedEvent[]> {
     await this.#loaded
     return this.#entries.filter((entry) => entry.copy === copy).map(({ event }) => event)
+  }
+
+  /** Everything that waits here, of all copies. */
+  waiting(): readonly Kept[] {
+    return this.#entries
+  }
+
+  /** Why something is held; nothing where it is on its way. */
+  whyHeld(event: string): string | undefined {
+    return this.#held.get(event)
   }
 
   /** The sound of a voice note that is still here, so that it can be played. */
@@ -110,8 +192,15 @@ export class Outbox {
     return () => this.#listeners.delete(listener)
   }
 
+  /** Calls `listener` with what a person deleted; returns how to stop. */
+  onDeleted(listener: DeletedListener): () => void {
+    this.#deletedListeners.add(listener)
+    return () => this.#deletedListeners.delete(listener)
+  }
+
   /** School can be reached, or not any more. */
   setReached(reached: boolean): void {
+    if (this.#closed) return
     this.state.setState({ reached })
     if (reached) this.release()
   }
@@ -121,6 +210,14 @@ export class Outbox {
     this.#held.clear()
     this.#tell()
     void this.#work()
+  }
+
+  /** A person deletes what a copy does not take. */
+  async deleteHeld(copy: string): Promise<void> {
+    const held = this.#entries.filter((entry) => entry.copy === copy && this.#held.has(entry.event.id))
+    const ids = held.map(({ event }) => event.id)
+    await this.#leave(ids)
+    for (const listener of this.#deletedListeners) listener(copy, ids)
   }
 
   /** Fulfilled with true when nothing of this copy is on its way any more, with false when it takes longer than `patience` ms. */
@@ -143,7 +240,7 @@ export class Outbox {
     await this.#loaded
     let pause = 250
     while (this.state.getState().reached) {
-      const batch = this.#nextBatch()
+      const batch = nextBatch(this.#entries, (id) => this.#held.has(id))
       if (batch.length === 0) break
       if (await this.#send(batch)) pause = 250
       else {
@@ -154,42 +251,28 @@ export class Outbox {
     this.#busy = false
   }
 
-  #nextBatch(): Kept[] {
-    const first = this.#entries.find(({ event }) => !this.#held.has(event.id))
-    if (!first) return []
-    const batch: Kept[] = []
-    let letters = 0
-    for (const entry of this.#entries) {
-      if (entry.copy !== first.copy || this.#held.has(entry.event.id)) continue
-      letters += lettersOf(entry.event)
-      if (batch.length > 0 && (letters > MOST_LETTERS || batch.length >= MOST_AT_ONCE)) break
-      batch.push(entry)
-    }
-    return batch
-  }
-
   /** Whether school answered. */
   async #send(batch: readonly Kept[]): Promise<boolean> {
     const { copy } = batch[0]!
     try {
       const silent = await this.#sendSounds(batch)
-      const events = batch.filter((entry) => !silent.has(entry.event.id))
-      if (events.length === 0) return true
-      const answer = await this.#carrier.keep(
-        copy,
-        events.map(({ event }) => unsigned(event)),
-      )
+      const events = batch.filter((entry) => !silent.has(entry.event.id)).map(({ event }) => event)
+      if (events.length === 0 || this.#closed) return true
+      const answer = await this.#carrier.keep(copy, events.map(unsigned))
       if (answer.ok) await this.#settle(copy, answer.fates)
       else if (!answer.gone) return false
-      else if (events.length > 1) for (const entry of events) await this.#send([entry])
-      else await this.#settle(copy, [{ id: events[0]!.event.id, fate: 'wrong', why: answer.why }])
+      else
+        await this.#settle(
+          copy,
+          events.map(({ id }) => ({ id, fate: 'closed', why: answer.why })),
+        )
       return true
     } catch {
       return false
     }
   }
 
-  /** Sends the sounds of a batch; returns the events whose sound will never be taken, already settled. */
+  /** Sends the sounds of a batch; returns the events whose sound was refused: they are held with it. */
   async #sendSounds(batch: readonly Kept[]): Promise<Set<string>> {
     const silent = new Set<string>()
     for (const { copy, event, sound } of batch) {
@@ -197,46 +280,52 @@ export class Outbox {
       try {
         await this.#carrier.sendSound(copy, sound)
       } catch (error) {
-        if (!this.#carrier.isFinal(error)) throw error
+        if (!this.#carrier.isRefusal(error)) throw error
         silent.add(event.id)
-        await this.#settle(copy, [{ id: event.id, fate: 'wrong', why: (error as Error).message }])
+        await this.#settle(copy, [{ id: event.id, fate: 'closed', why: (error as Error).message }])
       }
     }
     return silent
   }
 
   async #settle(copy: string, fates: readonly EventFate[]): Promise<void> {
-    const over = new Set<string>()
-    for (const { id, fate } of fates) {
-      if (fate === 'closed') this.#held.add(id)
-      else over.add(id)
+    const kept: string[] = []
+    for (const fate of fates) {
+      if (fate.fate === 'kept') kept.push(fate.id)
+      else this.#held.set(fate.id, fate.why)
     }
-    this.#entries = this.#entries.filter(({ event }) => !over.has(event.id))
+    const left = this.#leave(kept)
     for (const listener of this.#listeners) listener(copy, fates)
+    await left
+  }
+
+  /** Events are at school, or were deleted by a person: the device need not keep them. */
+  async #leave(ids: readonly string[]): Promise<void> {
+    for (const id of ids) {
+      this.#over.add(id)
+      this.#held.delete(id)
+    }
+    this.#entries = this.#entries.filter(({ event }) => !this.#over.has(event.id))
     this.#tell()
-    await this.#keepsake.drop([...over]).catch(() => this.state.setState({ deviceKeeps: false }))
+    if (ids.length === 0) return
+    await this.#keepsake.drop(ids).catch(() => {})
+    this.#tabs?.tell()
   }
 
   #tell(): void {
     const going = new Map<string, number>()
     const held = new Map<string, number>()
-    for (const { copy, event } of this.#entries) {
-      const into = this.#held.has(event.id) ? held : going
+    const why = new Map<string, string>()
+    let nowhere = 0
+    let deviceKeeps = !this.#blind
+    for (const { copy, event, stored, failed } of this.#entries) {
+      const reason = this.#held.get(event.id)
+      const into = reason === undefined ? going : held
       into.set(copy, (into.get(copy) ?? 0) + 1)
+      if (reason !== undefined) why.set(copy, reason)
+      if (!stored) nowhere++
+      if (failed) deviceKeeps = false
     }
-    this.state.setState({ going, held })
+    this.state.setState({ going, held, why, nowhere, deviceKeeps })
   }
-}
-
-function unsigned({ author: _author, round: _round, free: _free, ...event }: SignedEvent): PageEvent {
-  return event as PageEvent
-}
-
-function lettersOf(event: PageEvent): number {
-  const items = 'items' in event ? event.items : []
-  return items.reduce(
-    (sum: number, item) =>
-      sum + (typeof item === 'string' ? 40 : 300 + (item.kind === 'stroke' ? item.points.length : 0)),
-    200,
-  )
 }

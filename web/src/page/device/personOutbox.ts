@@ -1,30 +1,63 @@
 import { Problem, putBytes } from '../../api/ask.ts'
 import { live } from '../../api/live.ts'
 import { ANSWER_WITHIN } from '../../api/patience.ts'
-import { deviceKeepsake } from './keepsake.ts'
+import { deviceKeepsake, type Keepsake } from './keepsake.ts'
+import { browserTabs, type OtherTabs } from './otherTabs.ts'
 import { Outbox } from './outbox.ts'
 
-let current: { person: string; outbox: Outbox } | undefined
+let current: { person: string; outbox: Outbox; leave: () => void } | undefined
+let keepsake: Keepsake | undefined
+let tabs: OtherTabs | undefined
+
+/** Refusals that say that somebody is not signed in any more, or somebody else is: the way is closed, not the copy. */
+const NOT_MEANT = new Set([401, 409, 429])
 
 /** The outbox of the person signed in, tied to the live connection. One for the tab, for all copies. */
 export function outboxOf(person: string): Outbox {
   if (current?.person === person) return current.outbox
+  leaveOutbox()
   const socket = live()
-  const outbox = new Outbox(person, deviceKeepsake(), {
-    keep: (copy, events) => socket.timeout(ANSWER_WITHIN).emitWithAck('keep', { copy, events: [...events] }),
-    sendSound: (copy, { recording, bytes }) => putBytes(`/copies/${copy}/recordings/${recording}`, bytes),
-    isFinal: (error) =>
-      error instanceof Problem && error.status >= 400 && error.status < 500 && error.status !== 401,
-    pause: (milliseconds) => new Promise((done) => setTimeout(done, milliseconds)),
-  })
-  socket.on('connect', () => outbox.setReached(true))
-  socket.on('disconnect', () => outbox.setReached(false))
+  keepsake ??= deviceKeepsake()
+  tabs ??= browserTabs()
+  const outbox = new Outbox(
+    person,
+    keepsake,
+    {
+      keep: (copy, events) =>
+        socket.timeout(ANSWER_WITHIN).emitWithAck('keep', { person, copy, events: [...events] }),
+      sendSound: (copy, { recording, bytes }) => putBytes(`/copies/${copy}/recordings/${recording}`, bytes),
+      isRefusal: (error) =>
+        error instanceof Problem && error.status >= 400 && error.status < 500 && !NOT_MEANT.has(error.status),
+      pause: (milliseconds) => new Promise((done) => setTimeout(done, milliseconds)),
+    },
+    tabs,
+  )
+  const reached = () => outbox.setReached(true)
+  const lost = () => outbox.setReached(false)
+  socket.on('connect', reached)
+  socket.on('disconnect', lost)
   outbox.setReached(socket.connected)
-  current = { person, outbox }
+  addEventListener('beforeunload', askBeforeLosing)
+  const leave = () => {
+    socket.off('connect', reached)
+    socket.off('disconnect', lost)
+    removeEventListener('beforeunload', askBeforeLosing)
+    outbox.close()
+  }
+  current = { person, outbox, leave }
   return outbox
 }
 
-/** Lets go of the outbox when somebody signs out; what it kept stays on the device for them. */
+/** Closing a tab with what is nowhere else asks first. */
+function askBeforeLosing(event: Event): void {
+  if (current && current.outbox.state.getState().nowhere > 0) event.preventDefault()
+}
+
+/** The outbox of whoever is signed in, if one was needed. */
+export const openOutbox = (): Outbox | undefined => current?.outbox
+
+/** Lets go of the outbox when its person goes; what it kept stays on the device for them. */
 export function leaveOutbox(): void {
+  current?.leave()
   current = undefined
 }

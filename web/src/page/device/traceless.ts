@@ -10,7 +10,11 @@ export function tracelessOutbox(): CopyOutbox & { bytesOf: (recording: string) =
     },
     waitingFor: async () => [],
     onFates: () => () => {},
+    onDeleted: () => () => {},
     release: () => {},
+    keepTyping: async () => {},
+    typed: async () => {},
+    typingIn: async () => [],
     bytesOf: (recording) => recorded.get(recording),
   }
 }

@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { type Look, madeThing, ontoPage, PUTTING } from './kinds.ts'
 
-const LOOK: Look = { colour: '#2457a6', width: 3, tone: 'madder' }
+const LOOK: Look = { colour: '#2457a6', width: 3, tone: 'madder', times: 1 }
 const place = fc.record({ x: fc.integer({ min: 0, max: 600 }), y: fc.integer({ min: 0, max: 800 }) })
 
 test('whatever is put down, wherever it is drawn, school would take it', () => {
@@ -47,4 +47,14 @@ test('pressed beside the page, it lies on it all the same', () => {
       expect(y + height).toBeLessThanOrEqual(842)
     }),
   )
+})
+
+test('on a page that is much smaller or larger, things begin as much smaller or larger', () => {
+  const from = { x: 10, y: 10 }
+  const usual = madeThing('note', { from, to: from }, LOOK)
+  for (const times of [0.085, 17]) {
+    const made = madeThing('note', { from, to: from }, { ...LOOK, times })
+    expect(made.width).toBeCloseTo(usual.width * times)
+    expect('size' in made && 'size' in usual && made.size / usual.size).toBeCloseTo(times)
+  }
 })

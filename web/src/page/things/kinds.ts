@@ -30,11 +30,13 @@ export interface Look {
   readonly width: number
   /** Of notes. */
   readonly tone: Tone
+  /** How many times their usual size they begin in on this page (`timesA4`). */
+  readonly times: number
 }
 
 /** A new thing along a way across the page; a way of no length is a press. */
-export function madeThing(kind: Putting, way: Way, { colour, width, tone }: Look): Thing {
-  const box = boxOf(kind, way)
+export function madeThing(kind: Putting, way: Way, { colour, width, tone, times }: Look): Thing {
+  const box = boxOf(kind, way, times)
   const common = { id: crypto.randomUUID(), ...box, turn: 0 }
   if (kind === 'text')
     return {
@@ -42,13 +44,13 @@ export function madeThing(kind: Putting, way: Way, { colour, width, tone }: Look
       kind: 'text',
       text: '',
       face: 'reading',
-      size: LETTERS,
+      size: LETTERS * times,
       bold: false,
       colour,
       align: 'left',
       list: 'none',
     }
-  if (kind === 'note') return { ...common, kind: 'direction', text: '', size: LETTERS, tone }
+  if (kind === 'note') return { ...common, kind: 'direction', text: '', size: LETTERS * times, tone }
   const isLine = kind === 'line' || kind === 'arrow'
   const [start, end] = [way.from, way.to]
   return {
@@ -56,7 +58,7 @@ export function madeThing(kind: Putting, way: Way, { colour, width, tone }: Look
     kind: 'shape',
     form: isLine ? 'line' : kind,
     colour,
-    line: Math.min(6, Math.max(1, width)),
+    line: Math.min(6 * times, Math.max(times, width)),
     fill: null,
     dashed: false,
     rising: isLine && (end.x - start.x) * (end.y - start.y) < 0,
@@ -67,13 +69,13 @@ export function madeThing(kind: Putting, way: Way, { colour, width, tone }: Look
 /** Shorter ways were a press, in points. */
 const PRESS = 6
 
-function boxOf(kind: Putting, { from, to }: Way): Box {
+function boxOf(kind: Putting, { from, to }: Way, times: number): Box {
   const [width, height] = [Math.abs(to.x - from.x), Math.abs(to.y - from.y)]
-  const usual = USUAL[kind]
-  if (Math.hypot(width, height) < PRESS) return { x: from.x, y: from.y, ...usual }
+  const usual = { width: USUAL[kind].width * times, height: USUAL[kind].height * times }
+  if (Math.hypot(width, height) < PRESS * times) return { x: from.x, y: from.y, ...usual }
   const box = { x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width, height }
   const words = kind === 'text' || kind === 'note'
-  return words ? { ...box, width: Math.max(box.width, mm(15)), height: usual.height } : box
+  return words ? { ...box, width: Math.max(box.width, mm(15) * times), height: usual.height } : box
 }
 
 /** A new thing brought onto the page, where the press was beside it or the thing would hang over. */

@@ -3,9 +3,12 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { CopyStore } from '../copyStore.ts'
 import { measure } from '../draw/letters.ts'
 import type { Picking } from '../picking/usePicking.ts'
+import { hasWords, keepWords, wordsOf } from './keepWords.ts'
 
-/** Words typed are kept when nothing was typed for this long, in milliseconds; a killed tab loses no more. */
+/** Words typed become an event when nothing was typed for this long, in milliseconds, and while one types on and on … */
 const REST = 500
+/** … this often. The device keeps every letter at once. */
+const AT_LEAST_EVERY = 3000
 
 /** Things with words, and the words that are being typed now. */
 export interface Things {
@@ -32,15 +35,24 @@ export function useThings(store: CopyStore, page: string, picking: Picking): Thi
   const [typing, setTyping] = useState<Typing>()
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   const latest = useRef<Typing>(undefined)
+  const keptAt = useRef(0)
   latest.current = typing
 
   const keep = useCallback(() => {
     clearTimeout(timer.current)
-    if (latest.current) keepWords(latest.current)
+    keptAt.current = Date.now()
+    if (!latest.current) return
+    const { store: of, page: on, thing } = latest.current
+    keepWords(of, on, thing)
+    of.doneTyping(thing.id)
   }, [])
   const done = useCallback(() => {
     keep()
     setTyping(undefined)
+  }, [keep])
+  useEffect(() => {
+    addEventListener('pagehide', keep)
+    return () => removeEventListener('pagehide', keep)
   }, [keep])
   // Leaving the page keeps what was typed on it.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each page
@@ -58,19 +70,24 @@ export function useThings(store: CopyStore, page: string, picking: Picking): Thi
         if (!hasWords(thing)) return add(thing)
         done()
         picking.letGo()
+        keptAt.current = Date.now()
         setTyping({ store, page, thing: fitThing(thing, measure) })
       },
       open(thing) {
         if (!hasWords(thing)) return
         picking.letGo()
+        keptAt.current = Date.now()
         setTyping({ store, page, thing })
       },
       type(words) {
-        setTyping(
-          (before) =>
-            before && { ...before, thing: fitThing({ ...before.thing, text: words } as Thing, measure) },
-        )
+        const before = latest.current
+        if (!before) return
+        const thing = fitThing({ ...before.thing, text: words } as Thing, measure)
+        latest.current = { ...before, thing }
+        setTyping(latest.current)
+        before.store.keepTyping(before.page, thing.id, { thing })
         clearTimeout(timer.current)
+        if (Date.now() - keptAt.current > AT_LEAST_EVERY && keptAt.current > 0) keep()
         timer.current = setTimeout(keep, REST)
       },
       done() {
@@ -83,16 +100,3 @@ export function useThings(store: CopyStore, page: string, picking: Picking): Thi
     }
   }, [store, page, typing, picking, done, keep])
 }
-
-/** Keeps the words as they are now: a new thing, other words, or, with none left, no thing. */
-function keepWords({ thing, page, store }: Typing): void {
-  const was = store.itemOn(page, thing.id) as Thing | undefined
-  const empty = wordsOf(thing).trim() === ''
-  if (!was && !empty) store.add(page, [thing])
-  else if (was && empty) store.take(page, [thing.id])
-  else if (was && wordsOf(was) !== wordsOf(thing))
-    store.act(page, { act: 'change', item: thing.id, set: { thing }, was: { thing: was } })
-}
-
-export const hasWords = (thing: Thing): boolean => thing.kind === 'text' || thing.kind === 'direction'
-const wordsOf = (thing: Thing): string => ('text' in thing ? thing.text : '')

@@ -1,0 +1,31 @@
+import type { Kept } from './keepsake.ts'
+
+/** Saves what waits on this device as one file: events as JSON, sounds and pictures in base64 beside them. */
+export async function saveWaiting(waiting: readonly Kept[]): Promise<void> {
+  const made = await Promise.all(
+    waiting.map(async ({ copy, event, sound }) => ({
+      copy,
+      event,
+      ...(sound ? { sound: { recording: sound.recording, bytes: await asDataUrl(sound.bytes) } } : {}),
+    })),
+  )
+  const text = JSON.stringify(
+    { format: 'hand-back-waiting', version: 1, savedAt: new Date().toISOString(), made },
+    null,
+    1,
+  )
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
+  link.download = `Hand Back, not yet at school, ${new Date().toISOString().slice(0, 10)}.json`
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+
+function asDataUrl(bytes: Blob): Promise<string> {
+  return new Promise((done, failed) => {
+    const reader = new FileReader()
+    reader.onload = () => done(String(reader.result))
+    reader.onerror = () => failed(reader.error)
+    reader.readAsDataURL(bytes)
+  })
+}

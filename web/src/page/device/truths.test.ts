@@ -1,0 +1,46 @@
+import { expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import type { OutboxState } from './outbox.ts'
+import { truthsOf } from './truths.ts'
+
+const counts = fc
+  .record({ copy: fc.nat(3), other: fc.nat(3) })
+  .map((of) => new Map(Object.entries(of).filter(([, count]) => count > 0)))
+const anyState: fc.Arbitrary<OutboxState> = fc.record({
+  reached: fc.boolean(),
+  looked: fc.boolean(),
+  deviceKeeps: fc.boolean(),
+  nowhere: fc.nat(3),
+  nearlyFull: fc.boolean(),
+  going: counts,
+  held: counts,
+  why: fc.constant(new Map([['copy', 'It was handed in.']])),
+  elsewhere: fc.nat(2),
+})
+
+test('the worst that is true comes first, and all that is true is said', () => {
+  const ORDER = ['unsafe', 'full', 'held', 'here', 'going', 'kept']
+  fc.assert(
+    fc.property(anyState, fc.boolean(), fc.boolean(), (state, lost, slow) => {
+      const truths = truthsOf(state, 'copy', lost, slow)
+      const ranks = truths.map((truth) => ORDER.indexOf(truth.state))
+      expect(ranks[0]).toBe(Math.min(...ranks))
+      const states = new Set(truths.map((truth) => truth.state))
+      const held = state.held.get('copy') ?? 0
+      expect(states.has('held')).toBe(held > 0)
+      expect(states.has('here')).toBe(lost)
+      expect(states.has('unsafe') || states.has('full')).toBe(!state.deviceKeeps)
+      expect(truths.some(({ words }) => /nearly full/.test(words))).toBe(state.nearlyFull)
+      if (truths[0]!.words === 'Kept') {
+        expect([held, lost, state.deviceKeeps, state.nearlyFull, state.looked]).toEqual([
+          0,
+          false,
+          true,
+          false,
+          true,
+        ])
+        expect(state.elsewhere + (state.going.get('other') ?? 0) + (state.held.get('other') ?? 0)).toBe(0)
+      }
+    }),
+  )
+})
