@@ -17,7 +17,7 @@ export function App() {
       {(person) => (
         <Suspense fallback={<Loading />}>
           <Routes>
-            <Route path="/slip/:token" element={<SlipSignIn />} />
+            <Route path="/slip/:token" element={<SlipSignIn here={person} />} />
             {person === null && <Route path="*" element={<SignIn />} />}
             {person?.role === 'teacher' && <Route path="/*" element={<TeacherScreens person={person} />} />}
             {person?.role === 'student' && <Route path="/*" element={<StudentScreens person={person} />} />}

@@ -2,6 +2,7 @@ import type { Mark, Stroke, WorksheetPage } from '@hand-back/core'
 import { HIGHLIGHTER_OPACITY } from '@hand-back/core'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { bitmapsFor } from './draw/bitmaps.ts'
+import type { PaperTrouble } from './draw/PaperCanvas.ts'
 import { Surface } from './Surface.ts'
 import type { View } from './view.ts'
 import type { Finger, Writing } from './writing.ts'
@@ -50,7 +51,7 @@ export function PageSurface({
   const host = useRef<HTMLDivElement>(null)
   const surface = useRef<Surface | null>(null)
   const [view, setView] = useState<View>({ scale: 1, x: 0, y: 0 })
-  const [trouble, setTrouble] = useState(false)
+  const [trouble, setTrouble] = useState<PaperTrouble>()
 
   useEffect(() => {
     const canvas = (name: string) => host.current!.querySelector<HTMLCanvasElement>(`[data-layer=${name}]`)!
@@ -147,7 +148,10 @@ export function PageSurface({
           role="alert"
           className="absolute top-3 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2"
         >
-          The printed page cannot be fetched just now. What you write is kept all the same.
+          {trouble === 'heavy'
+            ? 'The printed page is too heavy for this device to draw.'
+            : 'The printed page cannot be fetched just now.'}{' '}
+          What you write is kept all the same.
         </p>
       )}
     </div>

@@ -1,7 +1,7 @@
 import type { Mark, Point, Stroke, WorksheetPage } from '@hand-back/core'
 import type { Bitmaps } from './draw/drawMarks.ts'
 import { InkCanvas } from './draw/InkCanvas.ts'
-import { PaperCanvas } from './draw/PaperCanvas.ts'
+import { PaperCanvas, type PaperTrouble } from './draw/PaperCanvas.ts'
 import { WetCanvas } from './draw/WetCanvas.ts'
 import { Pointers } from './pointers.ts'
 import { PageHand } from './tools/pageHand.ts'
@@ -28,7 +28,7 @@ const FEW = 400
 
 export interface SurfaceEvents {
   viewChanged(view: View): void
-  paperTrouble(trouble: boolean): void
+  paperTrouble(trouble: PaperTrouble): void
   penSeen(): void
 }
 

@@ -90,6 +90,8 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   }
   const acts: AnswerActs = {
     answer: (where, value) => store.answer(page.id, where, value),
+    typing: (where, text) =>
+      text === undefined ? store.doneTyping(where) : store.keepTyping(page.id, where, { text }),
     speak: (where, recorded) => addVoice(recorded, noteIn(where)),
     photo: (where, { bytes, width, height }) => {
       const recording = crypto.randomUUID()

@@ -35,7 +35,13 @@ interface Stroke {
   readonly startedAt: number
   /** A mouse trembles more than a pen does. */
   readonly steadier: Steadier | undefined
+  /** Where it was last, and how far it has gone, in CSS pixels. */
+  last: Point
+  gone: number
 }
+
+/** A stroke that has gone on so long (ms) and so far (CSS pixels) was writing, whatever ends it. */
+const PLAINLY_WRITING = { time: 250, way: 30 }
 
 /** How far a steadied line may lie from where the mouse is, in CSS pixels. */
 const LEASH = 9
@@ -85,6 +91,17 @@ export class Pointers {
     removeEventListener('keyup', this.#key)
   }
 
+  /** Something breaks a stroke off: what was plainly writing is kept, a touch that only just began is as if it never was. */
+  #breakOff(event: PointerEvent): void {
+    const stroke = this.#stroke
+    if (!stroke) return
+    const long = event.timeStamp - stroke.startedAt >= PLAINLY_WRITING.time
+    if (stroke.tool.writes && long && stroke.gone >= PLAINLY_WRITING.way) {
+      this.#stroke = undefined
+      this.#target.drawing.up(stroke.tool)
+    } else this.abandon()
+  }
+
   /** Ends a stroke under way as if it had never begun, for instance when the page turns. */
   abandon(): void {
     if (this.#stroke) this.#target.drawing.cancel(this.#stroke.tool)
@@ -127,7 +144,7 @@ export class Pointers {
     this.#fingerTap = undefined
     const tool = this.#target.toolFor(false)
     // A second finger says that the first was not going to write.
-    if (this.#touches.size > 1) this.abandon()
+    if (this.#touches.size > 1) this.#breakOff(event)
     else if (!this.fingerMoves) this.#beginStroke(event)
     else if (tool?.taps) this.#fingerTap = { pointer: event.pointerId, at: this.#place(event), tool }
   }
@@ -158,7 +175,14 @@ export class Pointers {
     this.#element.setPointerCapture(event.pointerId)
     const steadied = event.pointerType === 'mouse' && tool.writes === true
     const steadier = steadied ? new Steadier(this.#onPage(LEASH)) : undefined
-    this.#stroke = { pointer: event.pointerId, tool, startedAt: event.timeStamp, steadier }
+    this.#stroke = {
+      pointer: event.pointerId,
+      tool,
+      startedAt: event.timeStamp,
+      steadier,
+      last: this.#place(event),
+      gone: 0,
+    }
     this.#target.drawing.down(tool, this.#steady(this.#inkPoint(event)))
     event.preventDefault()
   }
@@ -188,6 +212,9 @@ export class Pointers {
       this.abandon()
       return
     }
+    const at = this.#place(event)
+    stroke.gone += away(at, stroke.last)
+    stroke.last = at
     const samples = event.getCoalescedEvents()
     const points = (samples.length > 0 ? samples : [event]).map((sample) =>
       this.#steady(this.#inkPoint(sample)),
@@ -241,7 +268,7 @@ export class Pointers {
     this.#touches.delete(event.pointerId)
     this.#fingerTap = undefined
     if (event.pointerId === this.#panning?.pointer) this.#panning = undefined
-    if (event.pointerId === this.#stroke?.pointer) this.abandon()
+    if (event.pointerId === this.#stroke?.pointer) this.#breakOff(event)
   }
 
   readonly #wheel = (event: WheelEvent) => {

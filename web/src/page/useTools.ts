@@ -70,3 +70,14 @@ export function useTools(person: Person, first: readonly Swatch[]) {
 }
 
 export type Tools = ReturnType<typeof useTools>
+
+/** The tools as wide, and things as large, as fits a page (`timesA4`). */
+export function toolsFor(tools: Tools, times: number) {
+  const { swatch, look } = tools
+  return {
+    ...tools,
+    swatch: { ...swatch, width: swatch.width * times },
+    look: { ...look, width: look.width * times, times },
+  }
+}
+export type FittedTools = ReturnType<typeof toolsFor>

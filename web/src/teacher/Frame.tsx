@@ -1,7 +1,7 @@
 import type { Person } from '@hand-back/core'
 import { NavLink, Outlet } from 'react-router'
-import { signOut } from '../people/signOut.ts'
-import { Button } from '../ui/Button.tsx'
+import { OwnAccount } from '../people/OwnAccount.tsx'
+import { SignOutButton } from '../people/SignOutButton.tsx'
 import { Mark } from '../ui/Mark.tsx'
 import { BringIn } from './shelf/BringIn.tsx'
 
@@ -39,10 +39,8 @@ export function Frame({ person }: { person: Person }) {
           ))}
         </nav>
         <span className="flex-1" />
-        <b className="truncate max-[560px]:hidden">{person.name}</b>
-        <Button look="quiet" onClick={() => void signOut()}>
-          Sign out
-        </Button>
+        <OwnAccount person={person} />
+        <SignOutButton />
       </header>
       <BringIn>
         <main className="mx-auto w-full max-w-[1240px] px-10 py-8 max-[900px]:px-5">

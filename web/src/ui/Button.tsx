@@ -49,7 +49,10 @@ export function LinkButton({
   children: ReactNode
 }) {
   return (
-    <Link to={to} className={`${BASE} ${LOOKS[look]} ${large ? 'min-h-[44px]' : ''}`}>
+    <Link
+      to={to}
+      className={`${BASE} shrink-0 whitespace-nowrap ${LOOKS[look]} ${large ? 'min-h-[44px]' : ''}`}
+    >
       {children}
     </Link>
   )

@@ -1,10 +1,14 @@
 import { type Mark, type PieceMark, paperMarks, paperPiece, type WorksheetPage } from '@hand-back/core'
+import { TooHeavy } from '../paper/paperQueue.ts'
 import { type Drawing, drawPaper, sourceOf, wholePaper } from '../paper/papers.ts'
 import { type Size, shownPart, type View } from '../view.ts'
 import { bitmapsFor, whenBitmapsArrive } from './bitmaps.ts'
 import { type Bitmaps, drawMarks } from './drawMarks.ts'
 import { fitCanvas } from './InkCanvas.ts'
 import { lettersReady, measure } from './letters.ts'
+
+/** Why a paper is not to be seen: it cannot be fetched now, or cannot be drawn at all. */
+export type PaperTrouble = 'away' | 'heavy' | undefined
 
 /** How long the view must rest before the paper is drawn sharp for it, in milliseconds. */
 const REST = 120
@@ -16,7 +20,7 @@ const REST = 120
 export class PaperCanvas {
   readonly element: HTMLCanvasElement
   readonly #context: CanvasRenderingContext2D
-  readonly #onTrouble: (trouble: boolean) => void
+  readonly #onTrouble: (trouble: PaperTrouble) => void
   readonly #stopBitmaps: () => void
   #page: WorksheetPage | undefined
   #piece: PieceMark | undefined
@@ -31,7 +35,7 @@ export class PaperCanvas {
   #drawing: Drawing | undefined
   #timer: ReturnType<typeof setTimeout> | undefined
 
-  constructor(element: HTMLCanvasElement, onTrouble: (trouble: boolean) => void) {
+  constructor(element: HTMLCanvasElement, onTrouble: (trouble: PaperTrouble) => void) {
     this.element = element
     this.#context = element.getContext('2d')!
     this.#onTrouble = onTrouble
@@ -86,16 +90,16 @@ export class PaperCanvas {
     }
     this.#whole = undefined
     this.#sharp = undefined
-    this.#onTrouble(false)
+    this.#onTrouble(undefined)
     if (!piece || piece.paper.kind === 'ruled') return
     wholePaper(piece.paper, piece.whole).then(
       (bitmap) => {
         if (this.#piece !== piece) return
         this.#whole = bitmap
-        this.#onTrouble(false)
+        this.#onTrouble(undefined)
         this.#paint()
       },
-      () => this.#piece === piece && this.#onTrouble(true),
+      (error) => this.#piece === piece && this.#onTrouble(error instanceof TooHeavy ? 'heavy' : 'away'),
     )
   }
 

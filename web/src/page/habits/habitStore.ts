@@ -23,6 +23,7 @@ export class HabitStore {
   readonly #places: HabitPlaces
   #unsent: Habits
   #timer: ReturnType<typeof setTimeout> | undefined
+  #closed = false
 
   constructor(person: string, places: HabitPlaces) {
     this.#person = person
@@ -37,6 +38,12 @@ export class HabitStore {
     this.#show({ ...this.state.getState(), ...changed })
     this.#keep('unsent habits', this.#unsent)
     this.#soon(REST)
+  }
+
+  /** Its person has gone: nothing is sent or remembered any more. */
+  close(): void {
+    this.#closed = true
+    clearTimeout(this.#timer)
   }
 
   async #fetch(): Promise<void> {
@@ -61,6 +68,7 @@ export class HabitStore {
   }
 
   #soon(milliseconds: number): void {
+    if (this.#closed) return
     clearTimeout(this.#timer)
     this.#timer = setTimeout(() => void this.#send(), milliseconds)
   }
@@ -71,7 +79,7 @@ export class HabitStore {
   }
 
   #keep(what: string, value: Habits): void {
-    this.#places.write(`${what} ${this.#person}`, JSON.stringify(value))
+    if (!this.#closed) this.#places.write(`${what} ${this.#person}`, JSON.stringify(value))
   }
 
   #remembered(what: string): Habits {

@@ -24,6 +24,12 @@ export function habitsOf(person: string): HabitStore {
   return store
 }
 
+/** The habits of whoever was here are let go; nothing of them is written any more. */
+export function forgetHabits(): void {
+  current?.store.close()
+  current = undefined
+}
+
 /** One's own habits, and how to change some. */
 export function useHabits(person: string): [Habits, (changed: Habits) => void] {
   const store = habitsOf(person)

@@ -6,7 +6,6 @@ export type PaperSource =
       readonly kind: 'pdf'
       readonly url: string
       readonly number: number
-      readonly unit: number
       /** Left out: as the PDF says. */
       readonly turn?: QuarterTurn
     }
@@ -26,4 +25,8 @@ export interface PaperTask {
   readonly scale: number
 }
 
-export type PaperAnswer = { id: number; bitmap: ImageBitmap } | { id: number; problem: string }
+/** `begun`: its bytes are here, and drawing begins. */
+export type PaperAnswer =
+  | { id: number; begun: true }
+  | { id: number; bitmap: ImageBitmap }
+  | { id: number; problem: string }

@@ -2,6 +2,7 @@
 import './workerWindow.ts'
 import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist'
 import * as pdfjsWorker from 'pdfjs-dist/build/pdf.worker.mjs'
+import { MaskFilters, OffscreenCanvasFactory } from './masks.ts'
 import type { PaperAnswer, PaperTask } from './paperTasks.ts'
 
 // Draws pages of PDFs and pictures off the main thread. pdf.js normally brings a worker of its own; here
@@ -9,47 +10,8 @@ import type { PaperAnswer, PaperTask } from './paperTasks.ts'
 const scope = self as unknown as DedicatedWorkerGlobalScope & { pdfjsWorker?: unknown; fonts: unknown }
 scope.pdfjsWorker = pdfjsWorker
 
-class OffscreenCanvasFactory {
-  create(width: number, height: number) {
-    const canvas = new OffscreenCanvas(width, height)
-    return { canvas, context: canvas.getContext('2d') }
-  }
-  reset(held: { canvas: OffscreenCanvas }, width: number, height: number) {
-    held.canvas.width = width
-    held.canvas.height = height
-  }
-  destroy(held: { canvas: OffscreenCanvas | null; context: unknown }) {
-    held.canvas = null
-    held.context = null
-  }
-}
-
-/** Filters need a document; pages that use them (rare) are drawn without. */
-class NoFilters {
-  addFilter() {
-    return 'none'
-  }
-  addHCMFilter() {
-    return 'none'
-  }
-  addAlphaFilter() {
-    return 'none'
-  }
-  addLuminosityFilter() {
-    return 'none'
-  }
-  addKnockoutFilter() {
-    return 'none'
-  }
-  addHighlightHCMFilter() {
-    return 'none'
-  }
-  addSelectionHCMFilter() {
-    return 'none'
-  }
-  destroy() {}
-}
-
+/** A picture in a PDF with more pixels than this is left out: a tablet cannot hold it. */
+const MOST_PIXELS = 60_000_000
 /** The most documents kept open. */
 const MOST_OPEN = 4
 const open = new Map<string, Promise<PDFDocumentProxy>>()
@@ -71,7 +33,8 @@ function openPdf(url: string): Promise<PDFDocumentProxy> {
       isEvalSupported: false,
       verbosity: 0,
       CanvasFactory: OffscreenCanvasFactory,
-      FilterFactory: NoFilters,
+      FilterFactory: MaskFilters,
+      maxImageSize: MOST_PIXELS,
       ownerDocument: {
         fonts: scope.fonts,
         createElement: () => new OffscreenCanvas(1, 1),
@@ -91,7 +54,7 @@ function openPdf(url: string): Promise<PDFDocumentProxy> {
   return document
 }
 
-async function draw({ source, part, scale }: PaperTask): Promise<ImageBitmap> {
+async function draw({ id, source, part, scale }: PaperTask): Promise<ImageBitmap> {
   const width = Math.max(1, Math.round((part.x1 - part.x0) * scale))
   const height = Math.max(1, Math.round((part.y1 - part.y0) * scale))
   const canvas = new OffscreenCanvas(width, height)
@@ -99,13 +62,16 @@ async function draw({ source, part, scale }: PaperTask): Promise<ImageBitmap> {
   context.fillStyle = '#ffffff'
   context.fillRect(0, 0, width, height)
   if (source.kind === 'picture') {
+    await fetchPicture(source.url)
+    scope.postMessage({ id, begun: true } satisfies PaperAnswer)
     await drawPicture(context, source, part, scale)
     return canvas.transferToImageBitmap()
   }
   const page = await (await openPdf(source.url)).getPage(source.number)
-  // UserUnit is not part of pdf.js's scale.
+  scope.postMessage({ id, begun: true } satisfies PaperAnswer)
+  // A page's UserUnit is part of pdf.js's scale.
   const viewport = page.getViewport({
-    scale: scale * source.unit,
+    scale,
     ...(source.turn === undefined ? {} : { rotation: source.turn }),
     offsetX: -part.x0 * scale,
     offsetY: -part.y0 * scale,
@@ -149,32 +115,13 @@ function fetchPicture(url: string): Promise<Blob> {
   return picture
 }
 
-// One at a time and the newest first: what was asked for a moment ago has often scrolled away.
-const waiting: PaperTask[] = []
-let busy = false
-
-scope.onmessage = ({ data }: MessageEvent<PaperTask | { forget: number }>) => {
-  if ('forget' in data) {
-    const at = waiting.findIndex(({ id }) => id === data.forget)
-    if (at >= 0) waiting.splice(at, 1)
-    return
+scope.onmessage = async ({ data }: MessageEvent<PaperTask>) => {
+  const { id } = data
+  try {
+    const bitmap = await draw(data)
+    scope.postMessage({ id, bitmap } satisfies PaperAnswer, [bitmap])
+  } catch (error) {
+    console.warn('a paper could not be drawn', error)
+    scope.postMessage({ id, problem: String(error) } satisfies PaperAnswer)
   }
-  waiting.push(data)
-  void work()
-}
-
-async function work(): Promise<void> {
-  if (busy) return
-  busy = true
-  for (let task = waiting.pop(); task; task = waiting.pop()) {
-    const { id } = task
-    try {
-      const bitmap = await draw(task)
-      scope.postMessage({ id, bitmap } satisfies PaperAnswer, [bitmap])
-    } catch (error) {
-      console.warn('a paper could not be drawn', error)
-      scope.postMessage({ id, problem: String(error) } satisfies PaperAnswer)
-    }
-  }
-  busy = false
 }

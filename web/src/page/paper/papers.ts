@@ -1,59 +1,42 @@
 import type { Bounds, Paper } from '@hand-back/core'
 import { apiUrl } from '../../seat.ts'
-import type { PaperAnswer, PaperSource, PaperTask } from './paperTasks.ts'
+import { type Drawer, type Drawing, PaperQueue } from './paperQueue.ts'
+import type { PaperAnswer, PaperSource } from './paperTasks.ts'
 import PaperWorker from './paperWorker.ts?worker'
 import paperWorkerUrl from './paperWorker.ts?worker&url'
 
-/** A drawing of a paper under way. */
-export interface Drawing {
-  readonly bitmap: Promise<ImageBitmap>
-  /** It is not wanted any more. */
-  forget(): void
-}
-
-interface Waiting {
-  done(bitmap: ImageBitmap): void
-  failed(problem: Error): void
-}
+export type { Drawing } from './paperQueue.ts'
 
 /** Where the worker that draws papers is to be had. */
 export const PAPER_WORKER: string = paperWorkerUrl
 
-let worker: Worker | undefined
-let nextId = 1
-const waiting = new Map<number, Waiting>()
+/** A paper that takes longer than this to draw never ends, in milliseconds: its worker is ended instead. */
+const DRAWN_WITHIN = 30_000
+/** While one paper takes longer than this, the others are drawn by a second worker. */
+const SLOW = 2_000
 
-/** Draws part of a page's paper off the main thread, `scale` pixels a point. Newest wishes come first. */
+const drawing = new PaperQueue(() => asDrawer(new PaperWorker()), { within: DRAWN_WITHIN, slow: SLOW })
+
+/** Draws part of a page's paper off the main thread, `scale` pixels a point. Newest wishes come first. Rejects with `TooHeavy` for one that cannot be drawn. */
 export function drawPaper(source: PaperSource, part: Bounds, scale: number): Drawing {
-  const id = nextId++
-  const bitmap = new Promise<ImageBitmap>((done, failed) => waiting.set(id, { done, failed }))
-  const task: PaperTask = { id, source, part, scale }
-  paperWorker().postMessage(task)
-  return {
-    bitmap,
-    forget() {
-      waiting.delete(id)
-      paperWorker().postMessage({ forget: id })
-    },
-  }
+  return drawing.draw(source, part, scale)
 }
 
 /** Fetches and starts what draws papers, before the first is wanted. */
 export function warmPapers(): void {
-  paperWorker()
+  drawing.warm()
 }
 
-function paperWorker(): Worker {
-  if (worker) return worker
-  worker = new PaperWorker()
-  worker.onmessage = ({ data }: MessageEvent<PaperAnswer>) => {
-    const held = waiting.get(data.id)
-    waiting.delete(data.id)
-    if (!('bitmap' in data)) held?.failed(new Error(data.problem))
-    else if (held) held.done(data.bitmap)
-    else data.bitmap.close()
+function asDrawer(worker: Worker): Drawer {
+  return {
+    draw: (task) => worker.postMessage(task),
+    onAnswer: (listener) => {
+      worker.onmessage = ({ data }: MessageEvent<PaperAnswer>) => listener(data)
+      // Out of memory, a worker ends without a word to its tasks.
+      worker.onerror = () => listener(undefined)
+    },
+    end: () => worker.terminate(),
   }
-  return worker
 }
 
 type DrawnPaper = Exclude<Paper, { kind: 'ruled' }>
@@ -66,7 +49,7 @@ interface Size {
 export function sourceOf(paper: DrawnPaper, whole: Size): PaperSource {
   const url = new URL(apiUrl(`/files/${paper.file}`), location.href).href
   return paper.kind === 'pdf'
-    ? { kind: 'pdf', url, number: paper.number, unit: paper.unit, turn: paper.turn }
+    ? { kind: 'pdf', url, number: paper.number, turn: paper.turn }
     : { kind: 'picture', url, ...whole, turn: paper.turn ?? 0 }
 }
 

@@ -27,7 +27,8 @@ import { ColourGrid } from '../ColourGrid.tsx'
 import { familyOf } from '../draw/letters.ts'
 import { StripButton } from '../StripButton.tsx'
 import { StripCard } from '../StripCard.tsx'
-import { hasWords } from '../things/useThings.ts'
+import { hasWords } from '../things/keepWords.ts'
+
 import type { Picking } from './usePicking.ts'
 
 /** How much larger or smaller one press makes, and by how many degrees it turns. */

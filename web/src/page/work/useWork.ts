@@ -1,4 +1,11 @@
-import type { CopyWhole, Person, Placed, Stroke, WorksheetPage } from '@hand-back/core'
+import {
+  type CopyWhole,
+  type Person,
+  type Placed,
+  type Stroke,
+  timesA4,
+  type WorksheetPage,
+} from '@hand-back/core'
 import { useCallback, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { useCloseUp } from '../closeUp/CloseUp.tsx'
@@ -11,7 +18,7 @@ import type { Surface } from '../Surface.ts'
 import { ontoPage } from '../things/kinds.ts'
 import { useFormulas } from '../things/useFormulas.ts'
 import { useThings } from '../things/useThings.ts'
-import type { Tools } from '../useTools.ts'
+import { type Tools, toolsFor } from '../useTools.ts'
 import { toolKeys, viewKeys } from './pageKeys.ts'
 import { pickKeys } from './pickKeys.ts'
 import { useCopyPaste } from './useCopyPaste.ts'
@@ -40,7 +47,9 @@ const NONE: ReadonlySet<string> = new Set()
 
 /** Everything hands do to a page, a student's or a teacher's: write, rub out, pick up, put things down, paste, undo. */
 export function useWork(place: WorkPlace) {
-  const { copy, store, person, page, tools, seen, mine, bytesOf, turn, turnToPage, moreKeys } = place
+  const { copy, store, person, page, tools: usual, seen, mine, bytesOf, turn, turnToPage, moreKeys } = place
+  const times = timesA4(page)
+  const tools = useMemo(() => toolsFor(usual, times), [usual, times])
   const { done, undone } = useStore(store.view, ({ history }) => history)
   const [surface, setSurface] = useState<Surface>()
   const [lifted, setLifted] = useState(false)

@@ -2,6 +2,7 @@ import {
   type InkPoint,
   type Item,
   inSight,
+  MOST_POINTS_MADE,
   type Placed,
   type Point,
   packPoints,
@@ -15,7 +16,7 @@ import { useMemo } from 'react'
 import { useStore } from 'zustand'
 import type { CopyStore } from '../copyStore.ts'
 import { madeThing } from '../things/kinds.ts'
-import type { Tools } from '../useTools.ts'
+import type { FittedTools } from '../useTools.ts'
 import type { Writing } from '../writing.ts'
 
 /** What of a page is to be seen. */
@@ -53,7 +54,7 @@ export function useWriting(
   store: CopyStore,
   page: string,
   placed: readonly Placed[],
-  tools: Tools,
+  tools: FittedTools,
   mayTouch: ((placed: Placed) => boolean) | undefined,
   handling?: Handling,
 ): Writing | undefined {
@@ -70,8 +71,13 @@ export function useWriting(
       exact: eraser === 'exact',
       boxes,
       keep(points: readonly InkPoint[]) {
-        const packed = toBase64(packPoints(points))
-        store.add(page, [{ id: crypto.randomUUID(), kind: 'stroke', ...swatch, points: packed }])
+        const strokes = inLengths(points).map((part) => ({
+          id: crypto.randomUUID(),
+          kind: 'stroke' as const,
+          ...swatch,
+          points: toBase64(packPoints(part)),
+        }))
+        store.add(page, strokes)
       },
       take: (strokes: readonly Stroke[]) => store.take(page, idsOf(strokes)),
       mayTake: (stroke: Stroke) => own.has(stroke.id),
@@ -81,6 +87,14 @@ export function useWriting(
       put: (from: Point, to: Point) => handling?.putDown(madeThing(putting, { from, to }, look)),
     }
   }, [store, page, own, mayTouch, tool, swatch, look, eraser, putting, boxes, handling])
+}
+
+/** A stroke longer than one may be goes on in the next, which begins where it ended. */
+function inLengths(points: readonly InkPoint[]): (readonly InkPoint[])[] {
+  const parts: (readonly InkPoint[])[] = []
+  for (let at = 0; at === 0 || at < points.length - 1; at += MOST_POINTS_MADE - 1)
+    parts.push(points.slice(at, at + MOST_POINTS_MADE))
+  return parts
 }
 
 const idsOf = (strokes: readonly Stroke[]) => strokes.map(({ id }) => id)

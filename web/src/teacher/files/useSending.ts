@@ -1,5 +1,7 @@
+import type { RefusedFiles } from '@hand-back/core'
 import { useState } from 'react'
 import { Problem, sentenceOf } from '../../api/ask.ts'
+import { sayLasting, saySentence } from '../../ui/notices.ts'
 
 /** How files are sent: with every password given so far, telling how much has gone, from 0 to 1. */
 export type Send = (
@@ -52,4 +54,10 @@ export function useSending(how: Send): Sending {
       setWaiting(undefined)
     },
   }
+}
+
+/** Says which of several files did not come in and why, which stays to be read, and what is worth knowing of the others. */
+export function sayAbout({ refused, said }: { refused: RefusedFiles; said: readonly string[] }): void {
+  for (const { name, sentence } of refused) sayLasting(`“${name}” did not come in. ${sentence}`)
+  for (const sentence of said) saySentence(sentence)
 }

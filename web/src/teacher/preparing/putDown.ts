@@ -4,6 +4,8 @@ import {
   nextLabel,
   type Printed,
   type PrintedItem,
+  scaleItem,
+  timesA4,
   type WorksheetPage,
 } from '@hand-back/core'
 import { KINDS, pressSize } from './kinds.ts'
@@ -30,18 +32,30 @@ export function putDown(store: SheetStore, page: WorksheetPage, from: Place, to:
   const box = boxBetween(from, to)
   if (placing === 'question') putQuestion(store, page, box)
   if (!placing || placing === 'ink' || placing === 'question') return
-  const usual = pressSize(placing)
-  const press = Math.max(box.width, box.height) < PRESS
+  const times = timesA4(page)
+  const { width, height } = pressSize(placing)
+  const usual = { width: width * times, height: height * times }
+  const press = Math.max(box.width, box.height) < PRESS * times
   const size = press
     ? usual
-    : { width: Math.max(box.width, PRESS), height: Math.max(box.height, placing === 'line' ? 0 : PRESS) }
+    : {
+        width: Math.max(box.width, PRESS * times),
+        height: Math.max(box.height, placing === 'line' ? 0 : PRESS * times),
+      }
   const at = {
     x: Math.max(0, Math.min(box.x, page.width - size.width)),
     y: Math.max(0, Math.min(box.y, page.height - size.height)),
   }
-  const made: PrintedItem = KINDS[placing].make({ ...at, ...size })
+  const made = fittedTo(KINDS[placing].make({ ...at, ...size }), times)
   const line = placing === 'line' && !press
   store.put([line ? lineBetween(made as Printed<'shape'>, { start: from, end: to }) : made])
+}
+
+/** An item whose letters and lines begin in a size that fits the page; its box stays. */
+function fittedTo(item: PrintedItem, times: number): PrintedItem {
+  if (times === 1) return item
+  const { x, y, width, height } = item
+  return { ...scaleItem(item, times), x, y, width, height }
 }
 
 function putQuestion(store: SheetStore, page: WorksheetPage, box: Box): void {

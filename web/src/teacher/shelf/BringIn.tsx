@@ -1,4 +1,4 @@
-import { MOST_FILE_BYTES, type WorksheetWhole, worksheetWhole } from '@hand-back/core'
+import { MOST_FILE_BYTES, worksheetBroughtIn } from '@hand-back/core'
 import { createContext, type DragEvent, type ReactNode, useContext, useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import type { z } from 'zod'
@@ -8,7 +8,7 @@ import { Dialog } from '../../ui/Dialog.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { PAGE_FILES } from '../files/ChooseFiles.tsx'
 import { PasswordForm } from '../files/PasswordForm.tsx'
-import { type Sending, useSending } from '../files/useSending.ts'
+import { type Sending, sayAbout, useSending } from '../files/useSending.ts'
 import { FirstLook } from './FirstLook.tsx'
 
 interface BringingIn {
@@ -32,8 +32,9 @@ export function BringIn({ children }: { children: ReactNode }) {
   const sending = useSending(async (files, passwords, onProgress) => {
     if (files.some((file) => file.size > MOST_FILE_BYTES))
       throw new Problem('A file may have at most 100 MB.', 413)
-    const answer = worksheetWhole as z.ZodType<WorksheetWhole>
+    const answer = worksheetBroughtIn as z.ZodType<z.infer<typeof worksheetBroughtIn>>
     const made = await upload(answer, '/worksheets', files, onProgress, passwords)
+    sayAbout(made)
     void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
     await navigate(`/worksheet/${made.id}`)
   })

@@ -8,7 +8,7 @@ import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
 import { Answer } from '../../../ui/Notice.tsx'
 import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
-import { useSending } from '../../files/useSending.ts'
+import { sayAbout, useSending } from '../../files/useSending.ts'
 import { usePreparing } from '../context.ts'
 import { insertPages, pagesFrom } from './insertPages.ts'
 import { RulingRows } from './RulingRows.tsx'
@@ -21,7 +21,9 @@ export function AddPage({ onClose }: { onClose: () => void }) {
   const [way, setWay] = useState<'paper' | 'worksheet'>('paper')
   const sending = useSending(async (files, passwords, onProgress) => {
     const path = `/worksheets/${worksheet.id}/files`
-    insertPages(store, (await upload(pagesBroughtIn, path, files, onProgress, passwords)).pages)
+    const brought = await upload(pagesBroughtIn, path, files, onProgress, passwords)
+    sayAbout(brought)
+    insertPages(store, brought.pages)
     onClose()
   })
   return (

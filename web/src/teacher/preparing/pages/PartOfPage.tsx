@@ -11,7 +11,7 @@ import { toPage, type View } from '../../../page/view.ts'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
 import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
-import { useSending } from '../../files/useSending.ts'
+import { sayAbout, useSending } from '../../files/useSending.ts'
 import { usePreparing } from '../context.ts'
 import { SMALL_INPUT } from '../panels/rows.tsx'
 import { boxBetween } from '../putDown.ts'
@@ -36,7 +36,9 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
   // A PDF or picture that is not a worksheet: only a part of it is wanted.
   const sending = useSending(async (files, passwords, onProgress) => {
     const path = `/worksheets/${worksheet.id}/files`
-    setFile((await upload(pagesBroughtIn, path, files, onProgress, passwords)).pages)
+    const brought = await upload(pagesBroughtIn, path, files, onProgress, passwords)
+    sayAbout(brought)
+    setFile(brought.pages)
     setFrom('file')
     turn(0)
   })
