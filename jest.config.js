@@ -5,6 +5,7 @@ export default {
   transform: {
     '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, experimental: { keepImportAttributes: true } }, module: { type: 'es6' } }],
   },
+  setupFiles: ['<rootDir>/tools/jestSeed.mjs'],
   testEnvironment: 'node',
   testTimeout: 30_000,
 }

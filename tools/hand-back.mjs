@@ -3,12 +3,13 @@
 import { needs } from './needs.mjs'
 
 const COMMANDS = {
-  demo: { needs: ['packages', 'postgresql'], module: './src/demo.ts' },
-  start: { needs: ['packages', 'postgresql'], module: './src/school.ts' },
+  demo: { needs: ['packages', 'postgresql', 'poppler'], module: './src/demo.ts' },
+  start: { needs: ['packages', 'postgresql', 'poppler'], module: './src/school.ts' },
   test: { needs: ['packages', 'postgresql', 'chromium', 'poppler'], module: './src/test.ts' },
   bench: { needs: ['packages', 'postgresql', 'chromium', 'poppler', 'qpdf'], module: './src/bench.ts' },
-  screenshots: { needs: ['packages', 'postgresql', 'chromium'], module: './src/screenshots.ts' },
+  screenshots: { needs: ['packages', 'postgresql', 'chromium', 'poppler'], module: './src/screenshots.ts' },
   worksheets: { needs: ['packages', 'chromium'], module: './src/worksheets.ts' },
+  hunt: { needs: ['packages'], module: './src/hunt.ts' },
   loc: { needs: ['packages'], module: './src/loc.ts' },
 }
 

@@ -86,6 +86,29 @@ function runPlaywright(report: string, options: readonly string[], env: NodeJS.P
     },
   )
   if (!existsSync(report)) return { passed: 0, failed: 1 }
-  const { stats } = JSON.parse(readFileSync(report, 'utf8'))
-  return { passed: stats.expected, failed: status === 0 ? stats.unexpected : Math.max(1, stats.unexpected) }
+  const { stats, suites } = JSON.parse(readFileSync(report, 'utf8')) as { stats: Stats; suites: Suite[] }
+  const unsteady = suites.flatMap(unsteadyIn)
+  if (unsteady.length > 0) console.log(`\nUnsteady, passed only when tried again:\n${unsteady.join('\n')}`)
+  const passed = stats.expected + stats.flaky
+  return { passed, failed: status === 0 ? stats.unexpected : Math.max(1, stats.unexpected) }
+}
+
+interface Stats {
+  readonly expected: number
+  readonly flaky: number
+  readonly unexpected: number
+}
+
+interface Suite {
+  readonly suites?: readonly Suite[]
+  readonly specs?: readonly {
+    readonly title: string
+    readonly file: string
+    readonly tests: readonly { readonly status: string }[]
+  }[]
+}
+
+function unsteadyIn({ suites = [], specs = [] }: Suite): string[] {
+  const own = specs.filter(({ tests }) => tests.some(({ status }) => status === 'flaky'))
+  return [...own.map(({ file, title }) => `${file}: ${title}`), ...suites.flatMap(unsteadyIn)]
 }

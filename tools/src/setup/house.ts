@@ -1,9 +1,10 @@
-import { randomBytes } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { randomInt } from 'node:crypto'
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Missing } from '../../needs.mjs'
 import { buildWeb } from './buildWeb.ts'
-import { type Cluster, isFree, lastingFolder, startCluster } from './cluster.ts'
+import { type Cluster, isFree, lastingFolder, secretIn, startCluster } from './cluster.ts'
+import { keepRunning } from './keepRunning.ts'
 import { type ServerProcess, startServerProcess } from './serverProcess.ts'
 
 const FIRST_PORT = 4400
@@ -17,8 +18,9 @@ export interface HouseOptions {
 }
 
 /**
- * Runs the whole house, database and server, until Ctrl-C, and then stops everything it started.
- * When it runs already, says where and starts nothing.
+ * Runs the whole house, database and server, until Ctrl-C or the service manager ends it, and then stops
+ * everything it started. A server or a database that ends by itself is started again. When it runs
+ * already, says where and starts nothing.
  */
 export async function runHouse({ name, fresh, furnish }: HouseOptions): Promise<void> {
   const folder = lastingFolder(name)
@@ -29,32 +31,73 @@ export async function runHouse({ name, fresh, furnish }: HouseOptions): Promise<
   }
   const port = await choosePort()
   if (fresh) await clear(folder)
-  let cluster: Cluster | undefined
-  let server: ServerProcess | undefined
   const stopped = new Promise<void>((done) => {
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => done())
   })
+  const place = join(folder, 'db')
+  let cluster: Cluster | undefined
+  let server: ServerProcess | undefined
+  let databasePort: number | undefined
+  let told = false
   try {
-    cluster = await startCluster(join(folder, 'db'))
-    const databaseUrl = cluster.database('handback')
-    await furnish?.(databaseUrl)
+    cluster = await startCluster(place)
+    databasePort = cluster.port
+    await furnish?.(cluster.database('handback'))
     buildWeb()
-    server = await startServerProcess({
-      databaseUrl,
-      port,
-      secret: secretIn(folder),
-      demo: name === 'demo',
-      host: process.env.HOST ?? '127.0.0.1',
+    const watch = setInterval(() => void revive(), LOOKS_EVERY)
+    const revive = async () => {
+      if (cluster?.runs()) return
+      console.log('PostgreSQL ended. It is started again.')
+      cluster = await startCluster(place, { port: databasePort }).catch((error) => {
+        console.error(error.sentence ?? String(error))
+        return cluster
+      })
+    }
+    await keepRunning({
+      start: async () => {
+        await revive()
+        server = await startServerProcess({
+          databaseUrl: cluster!.database('handback'),
+          port,
+          secret: secretIn(folder, 'secret'),
+          setupCode: name === 'demo' ? undefined : secretIn(folder, 'setup-code', newSetupCode),
+          demo: name === 'demo',
+          host: process.env.HOST ?? '127.0.0.1',
+          log: join(folder, 'server.log'),
+        })
+        writeFileSync(join(folder, 'running.json'), JSON.stringify({ pid: process.pid, url: server.url }))
+        if (!told) tell(server, name, folder)
+        told = true
+        return server
+      },
+      stopped,
+      pause: (milliseconds) => new Promise((done) => setTimeout(done, milliseconds)),
+      now: Date.now,
+      say: (sentence) => console.log(sentence),
     })
-    writeFileSync(join(folder, 'running.json'), JSON.stringify({ pid: process.pid, url: server.url }))
-    console.log(`Hand Back is at ${server.url}  (Ctrl-C stops it)`)
-    await Promise.race([stopped, server.ended])
+    clearInterval(watch)
   } finally {
     await server?.stop()
     cluster?.stop()
     rmSync(join(folder, 'running.json'), { force: true })
   }
   process.exit(0)
+}
+
+/** How often it is looked whether the database still runs, in milliseconds. */
+const LOOKS_EVERY = 2_000
+
+function tell(server: ServerProcess, name: HouseOptions['name'], folder: string): void {
+  console.log(`Hand Back is at ${server.url}  (Ctrl-C stops it)`)
+  if (name === 'school')
+    console.log(`Setup code for the first teacher: ${secretIn(folder, 'setup-code', newSetupCode)}`)
+}
+
+/** Eight letters and digits that nobody takes for others. */
+function newSetupCode(): string {
+  const letters = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789'
+  const code = Array.from({ length: 8 }, () => letters[randomInt(letters.length)]).join('')
+  return `${code.slice(0, 4)}-${code.slice(4)}`
 }
 
 async function clear(folder: string): Promise<void> {
@@ -88,12 +131,4 @@ async function choosePort(): Promise<number> {
   throw new Missing(
     `Ports ${FIRST_PORT} to ${FIRST_PORT + PORTS_TRIED - 1} are all taken; choose another with PORT=…`,
   )
-}
-
-/** The secret that signs session cookies: made once, so that people stay signed in over a restart. */
-function secretIn(folder: string): string {
-  mkdirSync(folder, { recursive: true })
-  const file = join(folder, 'secret')
-  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 })
-  return readFileSync(file, 'utf8')
 }

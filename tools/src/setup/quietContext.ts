@@ -13,6 +13,8 @@ export function quietContext({ db, pool }: Connection, now: () => number = Date.
     closedTo: silent,
     joinAsked: silent,
     signedOut: silent,
+    personSignedOut: silent,
   }
-  return { db, pool, news, now, log: pino({ level: 'silent' }), demo: true }
+  const log = pino({ level: 'silent' })
+  return { db, pool, news, now, log, secret: 'quiet', setupCode: undefined, demo: true }
 }

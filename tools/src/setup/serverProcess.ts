@@ -1,4 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process'
+import { appendFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { createInterface } from 'node:readline'
 import { Missing } from '../../needs.mjs'
@@ -19,13 +20,18 @@ export interface ServerOptions {
   readonly secret: string
   readonly demo: boolean
   readonly host?: string
+  /** What the first teacher must type. */
+  readonly setupCode?: string | undefined
+  /** The file that its log goes to; left out: only warnings are shown. */
+  readonly log?: string
 }
 
 /** Starts the server in a process of its own and waits until it answers. Throws `Missing` when it ends instead. */
 export async function startServerProcess(options: ServerOptions): Promise<ServerProcess> {
   const child = spawn(process.execPath, ['--import', 'tsx', join(PROJECT, 'server/src/main.ts')], {
     cwd: PROJECT,
-    stdio: ['ignore', 'pipe', 'inherit'],
+    // The channel ends with this process: the server then ends too, and keeps no port.
+    stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
     env: {
       ...process.env,
       DATABASE_URL: options.databaseUrl,
@@ -34,6 +40,8 @@ export async function startServerProcess(options: ServerOptions): Promise<Server
       SESSION_SECRET: options.secret,
       DEMO: options.demo ? '1' : '',
       WEB_ROOT,
+      SETUP_CODE: options.setupCode ?? '',
+      LOG_LEVEL: process.env.LOG_LEVEL ?? (options.log ? 'info' : 'warn'),
     },
   })
   const ended = new Promise<void>((done) => child.once('exit', () => done()))
@@ -41,6 +49,7 @@ export async function startServerProcess(options: ServerOptions): Promise<Server
     createInterface({ input: child.stdout! }).on('line', (line) => {
       const match = /^listening (\S+)/.exec(line)
       if (match) done(match[1]!)
+      else if (options.log && line.startsWith('{')) appendFileSync(options.log, `${line}\n`, { mode: 0o600 })
       else console.log(line)
     })
     void ended.then(() => failed(new Missing('The server ended at once; its message is above.')))
