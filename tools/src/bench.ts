@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { type Figure, say } from './bench/figure.ts'
 import { flattenFigures } from './bench/flattening.ts'
 import { handoutFigures } from './bench/handouts.ts'
+import { hostileFigures } from './bench/hostile.ts'
 import { inkFigures } from './bench/ink.ts'
 import { keepingFigures } from './bench/keeping.ts'
 import { pageFigures } from './bench/page.ts'
@@ -19,7 +20,7 @@ export async function run(options: readonly string[]): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'hand-back-bench-'))
   spawnSync('chmod', ['755', folder])
   // With every care for power cuts: durability is what is measured.
-  const cluster = await startCluster(folder, ['max_connections=100'])
+  const cluster = await startCluster(folder, { settings: ['max_connections=100'], makesDatabases: true })
   process.once('exit', () => {
     cluster.stop()
     rmSync(folder, { recursive: true, force: true })
@@ -34,6 +35,7 @@ export async function run(options: readonly string[]): Promise<void> {
       ...(await handoutFigures(cluster.database('handouts500'), 500)),
     ],
     sharing: () => sharingFigures(cluster.database('sharing')),
+    hostile: () => hostileFigures(cluster.database('hostile')),
     flattening: flattenFigures,
     page: () => pageFigures(cluster.database('page')),
     writing: () => writingFigures(cluster.database('writing')),

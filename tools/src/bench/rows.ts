@@ -32,6 +32,7 @@ export async function furnishClass(context: Context, count: number, pageCount: n
   await db.insert(tables.enrolments).values(students.map(({ id }) => ({ classId, studentId: id })))
   const { title, pages } = await bringIn(
     db,
+    teacher.id,
     'Tides.pdf',
     Readable.from(Buffer.from(await makePdf(Array(pageCount).fill({})))),
   )

@@ -187,6 +187,7 @@ class School {
     const { db } = this.#context
     const { title, pages } = await bringIn(
       db,
+      this.#teacher.id,
       `${name}.pdf`,
       Readable.from(readFileSync(join(MADE, `${name}.pdf`))),
     )
