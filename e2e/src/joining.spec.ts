@@ -48,9 +48,15 @@ test('a slip printed for the class signs in on a tablet that somebody else had',
 
   const tablet = await somebody({ viewport: { width: 820, height: 1180 }, hasTouch: true })
   await tablet.goto(codes[0]!)
+  await expect(tablet.getByRole('heading', { name: /^Are you / })).toBeVisible()
+  await tablet.getByRole('button', { name: 'Yes, come in' }).click()
   await expect(tablet.getByRole('heading', { name: 'To do' })).toBeVisible()
   const first = (await tablet.locator('header b').textContent()) ?? ''
   await tablet.goto(codes[1]!)
+  // Somebody else is signed in here: that is said, and nothing is done without a press.
+  await expect(tablet.getByText(`${first} is signed in here now`)).toBeVisible()
+  expect((await (await tablet.request.get(`${house.url}/api/me`)).json()).name).toBe(first)
+  await tablet.getByRole('button', { name: 'Yes, come in' }).click()
   await expect(tablet.locator('header b')).not.toHaveText(first)
   await tablet.goto(`${house.url}/slip/${'0'.repeat(32)}`)
   await expect(tablet.getByText('This slip does not sign in any more.')).toBeVisible()

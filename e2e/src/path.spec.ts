@@ -21,6 +21,7 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   test.setTimeout(240_000)
   const teacher = await somebody({ acceptDownloads: true })
   await teacher.goto(house.url)
+  await teacher.getByLabel('Setup code').fill('tide 2345')
   await teacher.getByLabel('Your name').fill('Marit Aune')
   await teacher.getByLabel('A password').fill('low tide at noon')
   await teacher.getByRole('button', { name: 'Begin' }).click()

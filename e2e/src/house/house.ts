@@ -12,6 +12,9 @@ import {
 } from '@playwright/test'
 import pg from 'pg'
 
+/** What the first teacher of a test's school must type. */
+export const SETUP_CODE = 'TIDE-2345'
+
 /** The server of a test file, on a database of its own. It can be killed and started again at the same address. */
 export class House {
   readonly databaseUrl: string
@@ -32,6 +35,7 @@ export class House {
       databaseUrl: this.databaseUrl,
       port: this.port,
       secret: 'for tests',
+      setupCode: SETUP_CODE,
       demo: this.#demo,
     })
   }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { ClassCard, HandoutWhole, Person, StudentWithPin, WorksheetWhole } from '@hand-back/core'
 import type { Page } from '@playwright/test'
-import type { House } from './house.ts'
+import { type House, SETUP_CODE } from './house.ts'
 
 /** A lesson made through the server's own routes, for tests that begin on the page. */
 export interface Lesson {
@@ -34,7 +34,10 @@ export async function prepareLesson(
     return (await answer.json()) as T
   }
   const door = await (await api.get(`${house.url}/api/door`)).json()
-  await post<Person>(door.firstVisit ? '/first-teacher' : '/sign-in/teacher', TEACHER)
+  await post<Person>(door.firstVisit ? '/first-teacher' : '/sign-in/teacher', {
+    ...TEACHER,
+    ...(door.firstVisit ? { setupCode: SETUP_CODE } : {}),
+  })
   const card = await post<ClassCard>('/classes', { name: `Curlew ${randomUUID().slice(0, 4)}` })
   const students: StudentWithPin[] = []
   for (let from = 0; from < names.length; from += 100)

@@ -1,0 +1,91 @@
+import { PDFDocument, PDFName, rgb } from '@cantoo/pdf-lib'
+import { makeMonstrousPdf } from '@hand-back/server/test/makePdf.ts'
+import { along, drawWithPen, expectColour, expectInk } from './hands/hands.ts'
+import { expect, type House, openHouse, test } from './house/house.ts'
+import { openCopy, prepareLesson } from './house/lesson.ts'
+
+// Papers as they are in the world, looked at where students see them.
+
+let house: House
+test.beforeAll(async () => {
+  house = await openHouse()
+})
+test.afterAll(() => house.stop())
+
+const RED = [255, 0, 0] as const
+const WHITE = [255, 255, 255] as const
+
+test('a page with a unit of its own is as large on the screen as it says, and ink lies where it was drawn', async ({
+  somebody,
+}) => {
+  const pdf = await PDFDocument.create()
+  const page = pdf.addPage([200, 300])
+  page.node.set(PDFName.of('UserUnit'), pdf.context.obj(2))
+  page.drawRectangle({
+    x: 100,
+    y: 100,
+    width: 40,
+    height: 40,
+    color: rgb(1, 0, 0),
+  })
+  const lesson = await prepareLesson(house, await somebody(), ['Noor Farrant'], await pdf.save())
+  const noor = await somebody()
+  await openCopy(house, noor, lesson, 0)
+  // In points as seen: from the left 200 to 280, from the top 320 to 400.
+  await expectColour(noor, { x: 240, y: 360 }, RED)
+  await expectColour(noor, { x: 190, y: 360 }, WHITE)
+  await expectColour(noor, { x: 290, y: 360 }, WHITE)
+  await drawWithPen(noor, along({ x: 60, y: 60 }, { x: 160, y: 60 }, 6))
+  await expectInk(noor, { x: 110, y: 60 })
+  await expect(noor.locator('[data-kept=kept]')).toBeVisible()
+  const answer = await noor.request.get(`${house.url}/api/copies/${lesson.students[0]!.copy}/pdf`)
+  const flat = await PDFDocument.load(await answer.body())
+  const size = flat.getPage(0).getSize()
+  expect([size.width, size.height, String(flat.getPage(0).node.get(PDFName.of('UserUnit')))]).toEqual([
+    200,
+    300,
+    '2',
+  ])
+})
+
+test('a soft shadow by light is soft, not a black bar', async ({ somebody }) => {
+  const pdf = await PDFDocument.create()
+  const page = pdf.addPage([400, 300])
+  const { context } = pdf
+  // Left half of the mask is black (hides), the right half white (shows).
+  const mask = context.register(
+    context.stream('0 g 0 0 200 300 re f 1 g 200 0 200 300 re f', {
+      Type: 'XObject',
+      Subtype: 'Form',
+      BBox: [0, 0, 400, 300],
+      Group: { S: 'Transparency', CS: 'DeviceGray' },
+    }),
+  )
+  const state = context.register(
+    context.obj({ Type: 'ExtGState', SMask: { Type: 'Mask', S: 'Luminosity', G: mask } }),
+  )
+  page.node.normalize()
+  page.node.Resources()!.set(PDFName.of('ExtGState'), context.obj({ Soft: state }))
+  page.node.addContentStream(context.register(context.stream('/Soft gs 1 0 0 rg 0 0 400 300 re f')))
+  const lesson = await prepareLesson(house, await somebody(), ['Ilja Egorov'], await pdf.save())
+  const ilja = await somebody()
+  await openCopy(house, ilja, lesson, 0)
+  await expectColour(ilja, { x: 300, y: 150 }, RED)
+  await expectColour(ilja, { x: 100, y: 150 }, WHITE)
+})
+
+test('a page that cannot be drawn says so in its place, and the next page is there', async ({ somebody }) => {
+  test.setTimeout(200_000)
+  const pdf = await makeMonstrousPdf((more) => {
+    more.addPage([400, 300]).drawRectangle({ x: 0, y: 0, width: 400, height: 300, color: rgb(1, 0, 0) })
+  })
+  const lesson = await prepareLesson(house, await somebody(), ['Wanda Petrov'], pdf)
+  const wanda = await somebody()
+  await openCopy(house, wanda, lesson, 0)
+  await wanda.keyboard.press('PageDown')
+  await expectColour(wanda, { x: 200, y: 150 }, RED)
+  await wanda.keyboard.press('PageUp')
+  await expect(wanda.getByText('What you write is kept all the same.')).toBeVisible({ timeout: 90_000 })
+  await drawWithPen(wanda, along({ x: 60, y: 60 }, { x: 160, y: 60 }, 6))
+  await expectInk(wanda, { x: 110, y: 60 })
+})
