@@ -8,25 +8,43 @@ import type { Point } from './points.ts'
  */
 export function simplify<P extends Point>(places: readonly P[], error: number): P[] {
   if (places.length < 3) return [...places]
-  const kept = new Set([0, places.length - 1])
-  const spans: [number, number][] = [[0, places.length - 1]]
-  for (let span = spans.pop(); span; span = spans.pop()) {
-    const [from, to] = span
-    const { index, distance } = farthest(places, from, to)
-    if (distance <= error) continue
-    kept.add(index)
-    spans.push([from, index], [index, to])
+  const kept = new Uint8Array(places.length)
+  kept[0] = 1
+  kept[places.length - 1] = 1
+  const spans = [0, places.length - 1]
+  while (spans.length > 0) {
+    const to = spans.pop()!
+    const from = spans.pop()!
+    const index = farthest(places, from, to, error)
+    if (index < 0) continue
+    kept[index] = 1
+    spans.push(from, index, index, to)
   }
-  return places.filter((_place, index) => kept.has(index))
+  return places.filter((_place, index) => kept[index] === 1)
 }
 
-function farthest(places: readonly Point[], from: number, to: number): { index: number; distance: number } {
-  let most = { index: from, distance: 0 }
+/** The place between two that is farthest from the segment between them; −1 when none is farther than `error`. Plain numbers: it is most of the work. */
+function farthest(places: readonly Point[], from: number, to: number, error: number): number {
+  const a = places[from]!
+  const dx = places[to]!.x - a.x
+  const dy = places[to]!.y - a.y
+  const square = dx * dx + dy * dy
+  let found = -1
+  let most = error * error
   for (let index = from + 1; index < to; index++) {
-    const distance = toSegment(places[index]!, places[from]!, places[to]!)
-    if (distance > most.distance) most = { index, distance }
+    const px = places[index]!.x - a.x
+    const py = places[index]!.y - a.y
+    const along = square === 0 ? 0 : (px * dx + py * dy) / square
+    const part = Math.min(1, Math.max(0, along))
+    const ex = part * dx - px
+    const ey = part * dy - py
+    const distance = ex * ex + ey * ey
+    if (distance > most) {
+      most = distance
+      found = index
+    }
   }
-  return most
+  return found
 }
 
 /** How far a place is from the segment a–b. */
