@@ -12,16 +12,17 @@ export interface Figure {
 export function say({ name, value, unit, reference, heldTo }: Figure): void {
   const ratio = reference.value === 0 ? '' : ` ratio ${round(value / reference.value)}`
   console.log(
-    `${name}: ${round(value)} ${unit} | ${reference.name}: ${round(reference.value)} ${unit} |${ratio} | held to ${heldTo}${verdict(value, reference.value, heldTo)}`,
+    `${name}: ${round(value)} ${unit} | ${reference.name}: ${round(reference.value)} ${unit} |${ratio} | held to ${heldTo}${verdict(value, unit, reference.value, heldTo)}`,
   )
 }
 
 /** Whether it is held, where what it is held to begins with a limit: of its value, or (×) of its ratio to the reference. */
-function verdict(value: number, reference: number, heldTo: string): string {
-  const limit = /^(≤|≥) ([\d.,]+)( ×)?/.exec(heldTo)
+function verdict(value: number, unit: string, reference: number, heldTo: string): string {
+  const limit = /^(≤|≥) ([\d.,]+) ?(×|s\b)?/.exec(heldTo)
   if (!limit) return ''
-  const bound = Number(limit[2]!.replace(/,/g, ''))
-  const compared = limit[3] ? value / reference : value
+  const seconds = limit[3] === 's' && unit === 'ms'
+  const bound = Number(limit[2]!.replace(/,/g, '')) * (seconds ? 1000 : 1)
+  const compared = limit[3] === '×' ? value / reference : value
   const isHeld = limit[1] === '≤' ? compared <= bound : compared >= bound
   return isHeld ? ': held' : ': NOT HELD'
 }
