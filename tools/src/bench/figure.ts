@@ -16,12 +16,14 @@ export function say({ name, value, unit, reference, heldTo }: Figure): void {
   )
 }
 
+/** How many of the unit of a value make one of the unit of its limit. */
+const TIMES: Readonly<Record<string, number>> = { 's in ms': 1000, 'KB in bytes': 1024 }
+
 /** Whether it is held, where what it is held to begins with a limit: of its value, or (×) of its ratio to the reference. */
 function verdict(value: number, unit: string, reference: number, heldTo: string): string {
-  const limit = /^(≤|≥) ([\d.,]+) ?(×|s\b)?/.exec(heldTo)
+  const limit = /^(≤|≥) ([\d.,]+) ?(×|s\b|KB)?/.exec(heldTo)
   if (!limit) return ''
-  const seconds = limit[3] === 's' && unit === 'ms'
-  const bound = Number(limit[2]!.replace(/,/g, '')) * (seconds ? 1000 : 1)
+  const bound = Number(limit[2]!.replace(/,/g, '')) * (TIMES[`${limit[3]} in ${unit}`] ?? 1)
   const compared = limit[3] === '×' ? value / reference : value
   const isHeld = limit[1] === '≤' ? compared <= bound : compared >= bound
   return isHeld ? ': held' : ': NOT HELD'
