@@ -1,6 +1,6 @@
 import { type Box, bottom, meet, right, within } from './box.ts'
 import { paperBoxOf, type WorksheetPage } from './page.ts'
-import type { Paper, PdfPaper } from './paper.ts'
+import { type Paper, type PdfPaper, seenSize } from './paper.ts'
 import type { CardFace, PrintedItem } from './printed.ts'
 
 type FiledPaper = Exclude<Paper, { kind: 'ruled' }>
@@ -72,7 +72,8 @@ function sentPaper(page: WorksheetPage, nameOf: NameOf): Partial<WorksheetPage> 
   // The page's edge cuts it off.
   const seen = shared(box, sheet)
   if (!seen) return { paper: { kind: 'ruled', ruling: { form: 'plain', colour: '#ffffff' } } }
-  const whole = wholeOf(paper, box)
+  // A PDF page has a size of its own, a picture that at which it lies.
+  const whole = paper.kind === 'pdf' ? seenSize(paper) : { width: box.width, height: box.height }
   const [sx, sy] = [whole.width / box.width, whole.height / box.height]
   const part = {
     x: (seen.x - box.x) * sx,
@@ -81,14 +82,6 @@ function sentPaper(page: WorksheetPage, nameOf: NameOf): Partial<WorksheetPage> 
     height: seen.height * sy,
   }
   return { paper: { kind: 'picture', file: nameOf({ kind: 'part', paper, whole, part }) }, paperBox: seen }
-}
-
-/** A PDF page has a size of its own, a picture that at which it lies. */
-function wholeOf(paper: FiledPaper, box: Box): Size {
-  if (paper.kind === 'picture') return { width: box.width, height: box.height }
-  const across = (paper.box[2] - paper.box[0]) * paper.unit
-  const down = (paper.box[3] - paper.box[1]) * paper.unit
-  return paper.turn % 180 === 0 ? { width: across, height: down } : { width: down, height: across }
 }
 
 function sentItem(item: PrintedItem, page: WorksheetPage, nameOf: NameOf): PrintedItem[] {

@@ -56,6 +56,22 @@ async function tellingPdf(): Promise<Uint8Array> {
     name('Annots'),
     pdf.context.obj([
       { Type: 'Annot', Subtype: 'Text', F: 2, Rect: [0, 0, 20, 20], Contents: PDFString.of('HIDDENNOTE') },
+      // Seen itself, but with a hidden layer inside.
+      {
+        Type: 'Annot',
+        Subtype: 'Stamp',
+        Rect: [200, 100, 300, 140],
+        AP: {
+          N: pdf.context.register(
+            pdf.context.stream('/OC /Key BDC BT /F9 9 Tf (HIDDENINNOTE) Tj ET EMC 0 0 1 rg 0 0 100 40 re f', {
+              Type: 'XObject',
+              Subtype: 'Form',
+              BBox: [0, 0, 100, 40],
+              Resources: { Properties: { Key: layer } },
+            }),
+          ),
+        },
+      },
       {
         Type: 'Annot',
         Subtype: 'Link',
@@ -166,7 +182,7 @@ describe('a student gets of a PDF only the pages of their copy', () => {
     expect(text).toMatch(/QUESTIONS/)
     expect(text).toMatch(/LOWERHALF/)
     expect(text).not.toMatch(
-      /ANSWERS|LEVELTWO|SCRIPTED|ATTACHED|HIDDENNOTE|HIDDENLAYER|LAUNCHED|JavaScript|EmbeddedFile/,
+      /ANSWERS|LEVELTWO|SCRIPTED|ATTACHED|HIDDENNOTE|HIDDENINNOTE|HIDDENLAYER|LAUNCHED|JavaScript|EmbeddedFile/,
     )
     expect(await visitor.status('GET', `/files/${source}`)).toBe(404)
     expect(got.files[0]!.answer.headers.get('cache-control')).toBe('no-store')
@@ -285,6 +301,28 @@ describe('what is cut off is not sent', () => {
     expect(got.whole.pages[0]).toMatchObject({ width: 300, height: 400 })
     const flat = await PDFDocument.load(got.flat)
     expect(flat.getPage(0).getSize()).toEqual({ width: 400, height: 300 })
+  })
+
+  test('a page with a unit of its own that is drawn, since something beside it was cut off, keeps its size', async () => {
+    const pdf = await PDFDocument.create()
+    const page = pdf.addPage([200, 300])
+    page.drawText('SEEN', { x: 20, y: 200, size: 12 })
+    page.drawText('CUTOFF', { x: 20, y: 50, size: 12 })
+    page.setCropBox(0, 150, 200, 150)
+    page.node.set(name('UserUnit'), pdf.context.obj(2))
+    const room = await classOf(1)
+    const made = await room.teacher.upload<WorksheetWhole>('/worksheets', 'unit.pdf', await pdf.save())
+    const copyOf = await handedOut(room, made.id)
+    const got = await receivedBy(room.students[0]!.visitor, copyOf(0))
+    expect(await textOf(got)).not.toMatch(/CUTOFF/)
+    expect(got.whole.pages[0]).toMatchObject({ width: 400, height: 300 })
+    for (const bytes of [got.files[0]!.bytes, got.flat]) {
+      const [only] = (await PDFDocument.load(bytes)).getPages()
+      expect([only!.getSize(), String(only!.node.get(name('UserUnit')))]).toEqual([
+        { width: 200, height: 150 },
+        '2',
+      ])
+    }
   })
 
   test('a picture is cropped, and tells neither where nor when it was taken', async () => {

@@ -1,4 +1,4 @@
-import { degrees, PDFDocument } from '@cantoo/pdf-lib'
+import { degrees, PDFDocument, PDFName } from '@cantoo/pdf-lib'
 import { type Box, type PdfPaper, type Recipe, seenSize } from '@hand-back/core'
 import sharp from 'sharp'
 import { barePicture } from '../files/barePicture.ts'
@@ -48,6 +48,7 @@ async function makePage(paper: PdfPaper, bytes: Uint8Array): Promise<Made> {
   const output = await PDFDocument.create()
   const made = output.addPage([across, down])
   made.setMediaBox(x0, y0, across, down)
+  if (paper.unit !== 1) made.node.set(PDFName.of('UserUnit'), output.context.obj(paper.unit))
   const image = picture[0] === 0x89 ? await output.embedPng(picture) : await output.embedJpg(picture)
   made.drawImage(image, { x: x0, y: y0, width: across, height: down })
   return { bytes: await output.save(), drawn: true }

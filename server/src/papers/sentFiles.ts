@@ -76,15 +76,23 @@ async function madeBefore(db: Queries, name: string): Promise<SentFile | undefin
 }
 
 async function make(db: Database, recipe: Recipe, name: string, person: string): Promise<SentFile> {
+  // That its source could not be fetched says nothing of the page.
+  let lost: unknown
   const { bytes, drawn } = await inTurn<Made>({
     kind: 'quick',
     script: new URL('./makeSent.ts', import.meta.url),
     name: 'makeSent',
-    task: async (): Promise<MakeTask> => ({ recipe, bytes: await wholeFile(db, sourceOfRecipe(recipe)) }),
+    task: async (): Promise<MakeTask> => {
+      const bytes = await wholeFile(db, sourceOfRecipe(recipe)).catch((error) => {
+        lost = error
+        throw error
+      })
+      return { recipe, bytes }
+    },
     seconds: SECONDS,
     person,
   }).catch((error) => {
-    if (error instanceof Refused) throw error
+    if (error instanceof Refused || error === lost) throw error
     tooHeavy.set(name, Date.now())
     throw cannotBeDrawn()
   })
