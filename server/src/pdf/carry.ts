@@ -16,7 +16,7 @@ import { type PageLink, pageOfDestination } from './notes.ts'
 const name = (text: string) => PDFName.of(text)
 
 /** Pages that were copied, by their number in the PDF they come from. */
-export type Copied = ReadonlyMap<number, PDFPage>
+export type Copied = ReadonlyMap<number, { readonly page: PDFPage }>
 
 /** Lays the links of a page on its copy; those to pages that did not come along are left out. */
 export function carryLinks(
@@ -26,7 +26,7 @@ export function carryLinks(
   copied: Copied,
 ): void {
   const notes = links.flatMap(({ box, to }) => {
-    const target = 'page' in to ? copied.get(to.page) : undefined
+    const target = 'page' in to ? copied.get(to.page)?.page : undefined
     if ('page' in to && !target) return []
     const link = output.context.obj({
       Type: 'Annot',
@@ -69,7 +69,7 @@ export function headingsOf(source: PDFDocument, copied: Copied): Heading[] {
           ? action.get(name('D'))
           : at.get(name('Dest'))
       const number = pageOfDestination(source, goes)
-      const page = number === undefined ? undefined : copied.get(number)
+      const page = number === undefined ? undefined : copied.get(number)?.page
       const title = at.lookup(name('Title'))
       if (page && (title instanceof PDFString || title instanceof PDFHexString))
         found.push({ title: title.decodeText(), page, below })

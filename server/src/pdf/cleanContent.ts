@@ -21,15 +21,27 @@ export interface Hides {
   object(name: string): boolean
 }
 
+/** Which piece of marked content a property list of this name is, for the tags that describe it. */
+export type MarkOf = (name: string) => number | undefined
+
 const DRAWS = new Set('m l c v y h re S s f F f* B B* b b* n W W* Do sh BI Tj TJ'.split(' '))
+
+export interface CleanContent {
+  readonly content: string
+  readonly used: Used
+  /** The pieces of marked content that are kept, by their number (MCID). */
+  readonly marks: ReadonlySet<number>
+}
 
 /**
  * A content stream without what lies on hidden layers, and without texts that stand in for what is
- * shown; and the resources that what is left names. Names come without their slash.
+ * shown; and the resources that what is left names. Names come without their slash. With `markOf`, marked
+ * content keeps the number by which tags describe it.
  */
-export function cleanContent(content: string, hides: Hides): { content: string; used: Used } {
+export function cleanContent(content: string, hides: Hides, markOf?: MarkOf): CleanContent {
   const used = Object.fromEntries(RESOURCES.map((kind) => [kind, new Set<string>()])) as Used
   const kept: string[] = []
+  const marks = new Set<number>()
   /** For each marked content that is open, whether it is hidden. */
   const open: boolean[] = []
   for (const { operator, operands, text } of operationsOf(content)) {
@@ -43,7 +55,11 @@ export function cleanContent(content: string, hides: Hides): { content: string; 
         if (layer !== undefined && !hidden && !open.at(-1)) {
           used.Properties.add(layer)
           kept.push(text)
-        } else kept.push(`${operands[0] ?? '/Span'} BMC`)
+          continue
+        }
+        const mark = hidden || !markOf ? undefined : markIn(operands[1], markOf)
+        if (mark !== undefined) marks.add(mark)
+        kept.push(`${operands[0] ?? '/Span'} ${mark === undefined ? 'BMC' : `<</MCID ${mark}>> BDC`}`)
         continue
       }
       case 'EMC':
@@ -62,7 +78,17 @@ export function cleanContent(content: string, hides: Hides): { content: string; 
     }
     note(used, operator, operands, last, text)
   }
-  return { content: kept.join('\n'), used }
+  return { content: kept.join('\n'), used, marks }
+}
+
+/** A page has fewer pieces of marked content than this: their parents are kept as a list by number. */
+const MOST_MARKS = 100_000
+
+function markIn(properties: string | undefined, markOf: MarkOf): number | undefined {
+  const given = properties?.startsWith('<<') ? /\/MCID\s+(\d+)/.exec(properties)?.[1] : undefined
+  const called = nameIn(properties)
+  const mark = given === undefined ? called && markOf(called) : Number(given)
+  return typeof mark === 'number' && mark < MOST_MARKS ? mark : undefined
 }
 
 /** What an operator on a hidden layer leaves for what comes after it: the state, nothing drawn. */

@@ -16,7 +16,7 @@ import {
   PDFStream,
   PDFString,
 } from '@cantoo/pdf-lib'
-import { cleanContent, RESOURCES, type ResourceKind } from './cleanContent.ts'
+import { cleanContent, type Hides, RESOURCES, type ResourceKind } from './cleanContent.ts'
 import { type Layers, layersOf } from './layers.ts'
 import { drawnNotes, linksOf, type PageLink } from './notes.ts'
 
@@ -39,6 +39,8 @@ const TOLD_BESIDE = [
 export interface CleanPage {
   readonly page: PDFPage
   readonly links: readonly PageLink[]
+  /** The pieces of marked content on it, by their number; none when tags are not kept. */
+  readonly marks: ReadonlySet<number>
 }
 
 /**
@@ -65,14 +67,16 @@ export class PageCleaner {
 
   /**
    * Page `number` (from 1), seen through `box` (user space), made for `output` and not yet put in its place:
-   * unturned, with its unit. Throws for a page that is not there.
+   * unturned, with its unit. With `tags`, its content stays marked for them. Throws for a page that is not
+   * there.
    */
-  copyFor(output: PDFDocument, number: number, box: readonly number[]): CleanPage {
+  copyFor(output: PDFDocument, number: number, box: readonly number[], tags = false): CleanPage {
     const { node } = this.#source.getPage(number - 1)
     const { context } = this.#source
     const resources = node.Resources()
     const notes = drawnNotes(this.#source, node, this.#layers)
-    const { content, resources: used } = this.#clean(contentOf(node.Contents(), context), resources, [])
+    const drawn = contentOf(node.Contents(), context)
+    const { content, resources: used, marks } = this.#clean(drawn, resources, [], tags)
     for (const [index, { form }] of notes.entries())
       this.#add(used, 'XObject', `HandBackNote${index}`, this.#cleanResource('XObject', form, undefined, []))
     const copier = this.#copierTo(output)
@@ -84,27 +88,33 @@ export class PageCleaner {
     const group = node.lookup(name('Group'))
     if (group instanceof PDFDict) made.set(name('Group'), copier.copy(group))
     made.set(name('Resources'), copier.copy(used))
-    const drawn = notes.map(({ place }, index) => `q ${place} cm /HandBackNote${index} Do Q`)
-    const text = drawn.length > 0 ? `q\n${content}\nQ\n${drawn.join('\n')}` : content
+    const noted = notes.map(({ place }, index) => `q ${place} cm /HandBackNote${index} Do Q`)
+    const text = noted.length > 0 ? `q\n${content}\nQ\n${noted.join('\n')}` : content
     const stream = output.context.flateStream(Buffer.from(text, 'latin1'))
     made.set(name('Contents'), output.context.register(stream))
     const page = PDFPage.of(made, output.context.register(made), output)
-    return { page, links: linksOf(this.#source, node) }
+    return { page, links: linksOf(this.#source, node), marks }
   }
 
   /** What is shown of a content stream, with just the resources that it uses. `within`: the forms that it stands in. */
-  #clean(content: string, resources: PDFDict | undefined, within: readonly string[]) {
+  #clean(content: string, resources: PDFDict | undefined, within: readonly string[], tags = false) {
     const of = (kind: ResourceKind) => {
       const dict = resources?.lookup(name(kind))
       return dict instanceof PDFDict ? dict : undefined
     }
-    const cleaned = cleanContent(content, {
+    const markOf = (properties: string) => {
+      const found = of('Properties')?.lookup(name(properties))
+      const mark = found instanceof PDFDict ? found.lookup(name('MCID')) : undefined
+      return mark instanceof PDFNumber ? mark.asNumber() : undefined
+    }
+    const hides: Hides = {
       property: (layer) => this.#layers.isHidden(of('Properties')?.get(name(layer))),
       object: (object) => {
         const found = of('XObject')?.lookup(name(object))
         return found instanceof PDFStream && this.#layers.isHidden(found.dict.get(name('OC')))
       },
-    })
+    }
+    const cleaned = cleanContent(content, hides, tags ? markOf : undefined)
     const used = this.#source.context.obj({}) as PDFDict
     for (const kind of RESOURCES)
       for (const each of cleaned.used[kind]) {
@@ -116,7 +126,7 @@ export class PageCleaner {
       const value = of('ColorSpace')?.get(name(each))
       if (value) this.#add(used, 'ColorSpace', each, value)
     }
-    return { content: cleaned.content, resources: used }
+    return { content: cleaned.content, resources: used, marks: cleaned.marks }
   }
 
   #add(resources: PDFDict, kind: ResourceKind, key: string, value: PDFObject): void {

@@ -14,11 +14,13 @@ import {
 } from '@hand-back/core'
 import {
   type CleanPage,
-  type Copied,
   carryLayers,
   carryLinks,
+  carryTags,
   drawOver,
+  freeMark,
   headingsOf,
+  isTagged,
   MarkWriter,
   measure,
   Originals,
@@ -50,7 +52,7 @@ export interface Origin {
 
 /**
  * Makes a PDF of pages with what lies on them. Original PDF pages stay as they are, vectors and text,
- * with their links, layers and outline; printed items, answers and strokes are drawn over them, placed by
+ * with their links, layers, tags and outline; printed items, answers and strokes are drawn over them, placed by
  * the page's own box, turn and unit. Nothing of a PDF comes along that is not seen on these pages.
  */
 export async function flatten(task: FlattenTask): Promise<Uint8Array> {
@@ -64,12 +66,13 @@ export async function flatten(task: FlattenTask): Promise<Uint8Array> {
   )
   for (const { page, items } of task.pages) {
     const original = copied.get(page)
-    const target = output.addPage(original ?? [page.width, page.height])
+    const target = output.addPage(original?.page ?? [page.width, page.height])
     const map: Affine = original ? seenToPdf(page.paper as PdfPaper) : [1, 0, 0, -1, 0, page.height]
     const paper = original ? undefined : paperPiece(page)
     const marks = [...(paper ? [paper] : []), ...pageMarks(page, items, task.copy, measure)]
     const printed = await writer.operators(target, marks)
-    drawOver(output, target, map, `${printed}\n${inkOperators(target, items, see)}`)
+    const mark = original?.tagged ? freeMark(original) : undefined
+    drawOver(output, target, map, `${printed}\n${inkOperators(target, items, see)}`, mark)
   }
   carryLayers(output)
   return output.save()
@@ -80,38 +83,52 @@ function isOriginal({ paper, paperBox }: WorksheetPage): boolean {
   return paper.kind === 'pdf' && paperBox === undefined
 }
 
+/** A page of a PDF as it was copied. */
+interface Original extends CleanPage {
+  readonly tagged: boolean
+}
+
+/** What was taken of one PDF: its pages by their number there. */
+interface Taken {
+  readonly document: PDFDocument
+  readonly cleaner: PageCleaner
+  readonly pages: Map<number, Original>
+}
+
 /** Copies the pages that PDFs fill, in order, leaving room for the others; pages of one PDF share their fonts and pictures. */
 async function copyOriginals(
   output: PDFDocument,
   originals: Originals,
   { pages, origins }: FlattenTask,
-): Promise<Map<WorksheetPage, PDFPage>> {
-  const sources = new Map<
-    string,
-    { document: PDFDocument; cleaner: PageCleaner; copied: Map<number, PDFPage> }
-  >()
-  const made = new Map<WorksheetPage, CleanPage & { readonly copied: Copied }>()
+): Promise<Map<WorksheetPage, Original>> {
+  const taken = new Map<string, Taken>()
+  const made = new Map<WorksheetPage, Original>()
+  const links: [Original, Taken][] = []
   for (const { page } of pages) {
     if (!isOriginal(page)) continue
     const paper = page.paper as PdfPaper
     const { file, number } = origins?.get(paper.file) ?? paper
-    let source = sources.get(file)
-    if (!source) {
+    let from = taken.get(file)
+    if (!from) {
       const document = await originals.document(file)
-      source = { document, cleaner: new PageCleaner(document), copied: new Map() }
-      sources.set(file, source)
+      from = { document, cleaner: new PageCleaner(document), pages: new Map() }
+      taken.set(file, from)
     }
-    const clean = source.cleaner.copyFor(output, number, paper.box)
-    clean.page.setRotation(degrees(paper.turn))
-    source.copied.set(number, clean.page)
-    made.set(page, { ...clean, copied: source.copied })
+    const tagged = isTagged(from.document)
+    const original = { ...from.cleaner.copyFor(output, number, paper.box, tagged), tagged }
+    original.page.setRotation(degrees(paper.turn))
+    from.pages.set(number, original)
+    made.set(page, original)
+    links.push([original, from])
   }
-  for (const { page, links, copied } of made.values()) carryLinks(output, page, links, copied)
+  for (const [{ page, links: leads }, { pages }] of links) carryLinks(output, page, leads, pages)
+  const sources = [...taken.values()]
   writeOutline(
     output,
-    [...sources.values()].flatMap(({ document, copied }) => headingsOf(document, copied)),
+    sources.flatMap(({ document, pages }) => headingsOf(document, pages)),
   )
-  return new Map([...made].map(([page, clean]) => [page, clean.page]))
+  carryTags(output, sources)
+  return made
 }
 
 function inkOperators(target: PDFPage, items: readonly Item[], see: PDFRef): string {
