@@ -2,12 +2,13 @@ import { useQuery } from '@tanstack/react-query'
 import { lazy, Suspense } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { queries } from './api/queries.ts'
-import { SignIn } from './people/SignIn.tsx'
-import { SlipSignIn } from './people/SlipSignIn.tsx'
+import { fetchSignIn, fetchSlipSignIn } from './people/door.ts'
 import { Answer, Loading } from './ui/Notice.tsx'
 
 // A student's device never fetches the teacher's screens, and the other way round.
 const TeacherScreens = lazy(() => import('./teacher/TeacherScreens.tsx'))
+const SignIn = lazy(fetchSignIn)
+const SlipSignIn = lazy(fetchSlipSignIn)
 const StudentScreens = lazy(() => import('./student/StudentScreens.tsx'))
 
 export function App() {

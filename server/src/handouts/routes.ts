@@ -4,6 +4,7 @@ import type { Context } from '../context.ts'
 import { sendSound } from '../files/index.ts'
 import { as, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
+import { makeAhead } from '../papers/index.ts'
 import { handOut } from './handOut.ts'
 import {
   changeHandout,
@@ -18,7 +19,8 @@ import {
 import { handoutsOf, trayOf, wholeHandout } from './queries.ts'
 import { keepSpoken, spokenFor } from './spoken.ts'
 
-export function handoutRoutes({ db, news }: Context): Router {
+export function handoutRoutes(context: Context): Router {
+  const { db, news } = context
   const router = Router()
   const tell = (students: readonly string[]) => {
     for (const student of students) news.trayChanged(student)
@@ -40,9 +42,11 @@ export function handoutRoutes({ db, news }: Context): Router {
     response.json(await handoutsOf(db, whoAsks(request).id))
   })
   router.post('/handouts', async (request, response) => {
-    const { handouts, students } = await handOut(db, whoAsks(request).id, newHandout.parse(request.body))
+    const { id: teacher } = whoAsks(request)
+    const { handouts, students } = await handOut(db, teacher, newHandout.parse(request.body))
     tell(students)
     response.status(201).json({ handouts })
+    void makeAhead(context, teacher, handouts)
   })
   router.get('/handouts/:handout', async (request, response) => {
     response.json(await wholeHandout(db, whoAsks(request).id, idIn(request, 'handout')))
@@ -60,9 +64,11 @@ export function handoutRoutes({ db, news }: Context): Router {
   })
   router.post('/handouts/:handout/changes', async (request, response) => {
     const id = idIn(request, 'handout')
-    tell(await sendChanges(db, whoAsks(request).id, id))
+    const { id: teacher } = whoAsks(request)
+    tell(await sendChanges(db, teacher, id))
     news.handoutChanged(id)
     response.status(204).end()
+    void makeAhead(context, teacher, [id])
   })
   router.post('/handouts/:handout/students', async (request, response) => {
     const { students, copy } = moreStudents.parse(request.body)

@@ -91,10 +91,13 @@ function answerDevice(device: Device, context: Context, keeper: Keeper): void {
   device.on('follow', (request, answer) =>
     answering(context, answer, async () => {
       const { copy: id, readTo } = followRequest.parse(request)
-      const { role } = await copyFor(db, person, id)
-      // Joined before the log is read: what is kept between is told twice rather than never.
-      await device.join(rooms.copy(id, role))
-      const { copy } = await copyFor(db, person, id)
+      let { copy, role } = await copyFor(db, person, id)
+      const room = rooms.copy(id, role)
+      if (!device.rooms.has(room)) {
+        // Joined before copy and log are read: what is kept between is told twice rather than never.
+        await device.join(room)
+        copy = (await copyFor(db, person, id)).copy
+      }
       await device.join(rooms.audience(copy.handoutId))
       const { events, more } = await readLog(db, copy, role, readTo)
       return { ok: true, events, more, standing: { copy: id, state: copy.state, round: copy.round } }

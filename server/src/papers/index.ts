@@ -1,2 +1,3 @@
+export { makeAhead } from './ahead.ts'
 export { paperRoutes } from './routes.ts'
 export { asSent, nameOfRecipe, type SentFile, sentFile } from './sentFiles.ts'

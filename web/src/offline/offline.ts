@@ -1,10 +1,14 @@
 import { forgetLogs } from '../page/device/logShelf.ts'
 import { forgetHabits } from '../page/habits/useHabits.ts'
 
-/** Lets this device open a student's screens while school is out of reach. Devices that cannot work on without. */
-export function workOffline(): void {
+/**
+ * Lets this device open a student's screens while school is out of reach. Devices that cannot work on
+ * without. `fetchAhead` fetches what may be needed then and is not there yet.
+ */
+export function workOffline(fetchAhead: () => Promise<void>): void {
+  const ahead = later().then(fetchAhead)
   if (!import.meta.env.PROD || !navigator.serviceWorker) return
-  later()
+  ahead
     .then(() => navigator.serviceWorker.register('/serviceWorker.js'))
     .then(() => navigator.serviceWorker.ready)
     .then(keepWhatCameBefore)

@@ -1,4 +1,4 @@
-import type { CopyState, KeptEvent, ReadTo } from '@hand-back/core'
+import type { CopyState, FollowAnswer, KeptEvent, ReadTo } from '@hand-back/core'
 import type { LiveSocket } from '../api/live.ts'
 import { ANSWER_WITHIN } from '../api/patience.ts'
 
@@ -79,29 +79,41 @@ export class LogReader {
     try {
       do {
         this.#again = false
-        while (await this.#readOn()) {}
+        await this.#readOn()
       } while (this.#again)
+    } catch {
+      // Out of reach: asked again when it connects, or at the next round.
     } finally {
       this.#catchingUp = false
     }
   }
 
-  /** Reads a piece; whether there is more. */
-  async #readOn(): Promise<boolean> {
-    if (!this.reached) return false
-    try {
-      const request = { copy: this.#copy, readTo: this.#listener.readTo() }
-      const answer = await this.#socket.timeout(ANSWER_WITHIN).emitWithAck('follow', request)
+  /** Reads all there is, piece by piece. The next piece is on its way while this one is drawn. */
+  async #readOn(): Promise<void> {
+    if (!this.reached) return
+    let asked = this.#ask(this.#listener.readTo())
+    for (;;) {
+      const answer = await asked
       if (!answer.ok) {
         if (answer.gone) this.#listener.gone(answer.why)
-        return false
+        return
       }
+      if (answer.more) asked = this.#ask(furthest(this.#listener.readTo(), answer.events))
       this.#listener.stand(answer.standing.state, answer.standing.round)
       this.#listener.take(answer.events)
-      if (!answer.more) this.#listener.through()
-      return answer.more
-    } catch {
-      return false
+      if (!answer.more) return this.#listener.through()
     }
   }
+
+  #ask(readTo: ReadTo): Promise<FollowAnswer> {
+    const request = { copy: this.#copy, readTo }
+    return this.#socket.timeout(ANSWER_WITHIN).emitWithAck('follow', request)
+  }
+}
+
+/** How far the log is read with these events. */
+function furthest(readTo: ReadTo, events: readonly KeptEvent[]): ReadTo {
+  const read = { ...readTo }
+  for (const { layer, seq } of events) read[layer] = Math.max(read[layer], seq)
+  return read
 }

@@ -8,6 +8,7 @@ import { warmLogs } from '../page/device/logShelf.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { useLetterSize } from '../page/habits/useLetterSize.ts'
 import { warmPapers } from '../page/paper/papers.ts'
+import { warmDoor } from '../people/door.ts'
 import { Copy } from './Copy.tsx'
 import { Tray } from './Tray.tsx'
 
@@ -19,7 +20,7 @@ export default function StudentScreens({ person }: { person: Person }) {
     outboxOf(person.id)
     warmPapers()
     warmLogs()
-    workOffline()
+    workOffline(warmDoor)
     const changed = () => void client.invalidateQueries({ queryKey: ['tray'] })
     live().on('tray', changed)
     return () => void live().off('tray', changed)

@@ -1,12 +1,20 @@
-import { format, isSameYear, isToday, isTomorrow, isYesterday } from 'date-fns'
+import { isSameYear, isToday, isTomorrow, isYesterday } from 'date-fns'
+
+/** What days and months are called. date-fns' own `format` would bring every form that it knows to each device. */
+const NAMES = new Intl.DateTimeFormat('en-GB', { weekday: 'short', month: 'short' })
 
 /** A moment as people say it: "today 15:00", "tomorrow 9:10", "Fri 4 Dec". */
 export function sayWhen(moment: number): string {
-  const time = format(moment, 'H:mm')
+  const date = new Date(moment)
+  const time = `${date.getHours()}:${String(date.getMinutes()).padStart(2, '0')}`
   if (isToday(moment)) return `today ${time}`
   if (isTomorrow(moment)) return `tomorrow ${time}`
   if (isYesterday(moment)) return `yesterday ${time}`
-  return format(moment, isSameYear(moment, Date.now()) ? 'EEE d MMM' : 'd MMM yyyy')
+  const { weekday, month } = Object.fromEntries(
+    NAMES.formatToParts(date).map(({ type, value }) => [type, value]),
+  )
+  const day = `${date.getDate()} ${month!.slice(0, 3)}`
+  return isSameYear(moment, Date.now()) ? `${weekday} ${day}` : `${day} ${date.getFullYear()}`
 }
 
 /** When it is due, said so that lateness is a word and not only a colour. */
