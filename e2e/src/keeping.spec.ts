@@ -199,7 +199,7 @@ test('a part that cannot be fetched just now says so; the page goes on, and the 
 }) => {
   const lesson = await prepareLesson(house, await somebody(), ['Ngozi Vale'], pdf)
   const ngozi = await somebody({ serviceWorkers: 'block' })
-  const parts = '**/assets/{LookBack,KeysDialog}*.js'
+  const parts = '**/assets/{LookBack,KeysDialog}*'
   await ngozi.route(parts, (route) => route.abort('internetdisconnected'))
   await openCopy(house, ngozi, lesson, 0)
   await drawWithMouse(ngozi, along({ x: 80, y: 150 }, { x: 300, y: 150 }))

@@ -3,13 +3,14 @@ import { lazy, Suspense } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { queries } from './api/queries.ts'
 import { fetchSignIn, fetchSlipSignIn } from './people/door.ts'
+import { importAgain } from './ui/importAgain.ts'
 import { Answer, Loading } from './ui/Notice.tsx'
 
 // A student's device never fetches the teacher's screens, and the other way round.
-const TeacherScreens = lazy(() => import('./teacher/TeacherScreens.tsx'))
+const TeacherScreens = lazy(() => importAgain(() => import('./teacher/TeacherScreens.tsx')))
 const SignIn = lazy(fetchSignIn)
 const SlipSignIn = lazy(fetchSlipSignIn)
-const StudentScreens = lazy(() => import('./student/StudentScreens.tsx'))
+const StudentScreens = lazy(() => importAgain(() => import('./student/StudentScreens.tsx')))
 
 export function App() {
   const me = useQuery(queries.me())

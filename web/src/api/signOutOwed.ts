@@ -1,3 +1,4 @@
+import { dropNote, readNote, writeNote } from '../deviceNotes.ts'
 import { SEAT } from '../seat.ts'
 import { ask, nothing, Problem } from './ask.ts'
 
@@ -5,17 +6,17 @@ const OWED = `sign-out owed ${SEAT}`
 
 /** Notes that somebody signed out here: school is told as soon as it can be reached, whoever opens this device. */
 export function oweSignOut(): void {
-  localStorage.setItem(OWED, 'yes')
+  writeNote(OWED, 'yes')
 }
 
 /** Somebody signed in, which ended the session before: nothing is owed any more. */
 export function nothingOwed(): void {
-  localStorage.removeItem(OWED)
+  dropNote(OWED)
 }
 
 /** Tells school of a sign-out that it does not know of. Whether nothing is owed any more. */
 export async function settleSignOut(): Promise<boolean> {
-  if (localStorage.getItem(OWED) === null) return true
+  if (readNote(OWED) === null) return true
   try {
     await ask(nothing, 'POST', '/sign-out')
   } catch (error) {

@@ -1,14 +1,14 @@
+import { dropNotes } from '../deviceNotes.ts'
 import { forgetLogs } from '../page/device/logShelf.ts'
 import { forgetHabits } from '../page/habits/useHabits.ts'
 
 /**
  * Lets this device open a student's screens while school is out of reach. Devices that cannot work on
- * without. `fetchAhead` fetches what may be needed then and is not there yet.
+ * without. `ahead`: what may be needed then is being fetched.
  */
-export function workOffline(fetchAhead: () => Promise<void>): void {
-  const ahead = later().then(fetchAhead)
+export function workOffline(ahead: Promise<void>): void {
   if (!import.meta.env.PROD || !navigator.serviceWorker) return
-  ahead
+  Promise.all([later(), ahead])
     .then(() => navigator.serviceWorker.register('/serviceWorker.js'))
     .then(() => navigator.serviceWorker.ready)
     .then(keepWhatCameBefore)
@@ -36,8 +36,10 @@ function keepWhatCameBefore({ active }: ServiceWorkerRegistration): void {
  * work, not where they were, not what they copied. What has not been sent stays in the outbox, under its person.
  */
 export async function forgetPerson(): Promise<void> {
-  for (const key of Object.keys(localStorage)) if (!STAYS.test(key)) localStorage.removeItem(key)
-  sessionStorage.clear()
+  dropNotes(STAYS)
+  try {
+    sessionStorage.clear()
+  } catch {}
   forgetHabits()
   await Promise.allSettled([globalThis.caches?.delete('work'), forgetLogs()])
 }

@@ -1,6 +1,7 @@
 import type { Mark, Stroke, WorksheetPage } from '@hand-back/core'
 import { HIGHLIGHTER_OPACITY } from '@hand-back/core'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
+import { readNote, writeNote } from '../deviceNotes.ts'
 import { bitmapsFor } from './draw/bitmaps.ts'
 import type { PaperTrouble } from './draw/PaperCanvas.ts'
 import { Surface } from './Surface.ts'
@@ -67,9 +68,9 @@ export function PageSurface({
       {
         viewChanged: setView,
         paperTrouble: setTrouble,
-        penSeen: () => localStorage.setItem(PEN_SEEN, 'yes'),
+        penSeen: () => writeNote(PEN_SEEN, 'yes'),
       },
-      localStorage.getItem(PEN_SEEN) === 'yes',
+      readNote(PEN_SEEN) === 'yes',
     )
     surface.current = made
     onSurface?.(made)

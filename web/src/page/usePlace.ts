@@ -1,6 +1,7 @@
 import type { Point, WorksheetPage } from '@hand-back/core'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { z } from 'zod'
+import { readNote, writeNote } from '../deviceNotes.ts'
 import type { Surface } from './Surface.ts'
 import { toPage, type View } from './view.ts'
 
@@ -25,11 +26,7 @@ export function usePlace(copy: string, pages: readonly WorksheetPage[]) {
   })
   const keep = useCallback(
     (next: Place) => {
-      try {
-        localStorage.setItem(key, JSON.stringify(next))
-      } catch {
-        // A device that is full opens at the first page next time.
-      }
+      writeNote(key, JSON.stringify(next))
       setPlace(next)
     },
     [key],
@@ -47,7 +44,7 @@ export function usePlace(copy: string, pages: readonly WorksheetPage[]) {
 
 function remembered(key: string): Place | undefined {
   try {
-    return placeIn.parse(JSON.parse(localStorage.getItem(key) ?? ''))
+    return placeIn.parse(JSON.parse(readNote(key) ?? ''))
   } catch {
     return undefined
   }
@@ -90,11 +87,7 @@ export function useSameLook(
       clearTimeout(timer.current)
       waiting.current = () => {
         const middle: Point = toPage(view, { x: window.width / 2, y: window.height / 2 })
-        try {
-          localStorage.setItem(key, JSON.stringify({ page, look: { ...middle, scale: view.scale } }))
-        } catch {
-          // A device that is full opens with the page fitted next time.
-        }
+        writeNote(key, JSON.stringify({ page, look: { ...middle, scale: view.scale } }))
       }
       timer.current = setTimeout(keep, REST)
     },

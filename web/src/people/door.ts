@@ -1,8 +1,13 @@
+import { importAgain } from '../ui/importAgain.ts'
+
 // The screens of the door are fetched apart: who is signed in does not need them to begin.
 
-export const fetchSignIn = () => import('./SignIn.tsx').then(({ SignIn }) => ({ default: SignIn }))
-export const fetchSlipSignIn = () =>
-  import('./SlipSignIn.tsx').then(({ SlipSignIn }) => ({ default: SlipSignIn }))
+export const fetchSignIn = async () => ({
+  default: (await importAgain(() => import('./SignIn.tsx'))).SignIn,
+})
+export const fetchSlipSignIn = async () => ({
+  default: (await importAgain(() => import('./SlipSignIn.tsx'))).SlipSignIn,
+})
 
 /** Fetches the door ahead: one signs out while school is out of reach, too. */
 export async function warmDoor(): Promise<void> {

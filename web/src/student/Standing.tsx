@@ -1,5 +1,6 @@
 import type { CopyState, CopyWhole } from '@hand-back/core'
 import { type ReactNode, useState } from 'react'
+import { readNote, writeNote } from '../deviceNotes.ts'
 import { apiUrl } from '../seat.ts'
 import { Corner } from '../ui/Corner.tsx'
 
@@ -55,7 +56,7 @@ function GotIt({ onPress }: { onPress: () => void }) {
 /** Which pages came or changed since this device was last told “got it”, in words. */
 function useChangeNews({ id, changes, pages }: CopyWhole) {
   const key = `changes seen ${id}`
-  const [seen, setSeen] = useState(() => Number(localStorage.getItem(key) ?? 0))
+  const [seen, setSeen] = useState(() => Number(readNote(key) ?? 0))
   const fresh = changes.filter(({ at }) => at > seen)
   const numbers = (what: 'new' | 'changed') =>
     fresh
@@ -72,7 +73,7 @@ function useChangeNews({ id, changes, pages }: CopyWhole) {
     ].join(' '),
     read: () => {
       const latest = Math.max(...changes.map(({ at }) => at))
-      localStorage.setItem(key, String(latest))
+      writeNote(key, String(latest))
       setSeen(latest)
     },
   }

@@ -20,7 +20,7 @@ export default function StudentScreens({ person }: { person: Person }) {
     outboxOf(person.id)
     warmPapers()
     warmLogs()
-    workOffline(warmDoor)
+    workOffline(warmDoor())
     const changed = () => void client.invalidateQueries({ queryKey: ['tray'] })
     live().on('tray', changed)
     return () => void live().off('tray', changed)

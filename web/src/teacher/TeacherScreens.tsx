@@ -4,6 +4,7 @@ import { Navigate, Route, Routes } from 'react-router'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { useLetterSize } from '../page/habits/useLetterSize.ts'
 import { warmPapers } from '../page/paper/papers.ts'
+import { importAgain } from '../ui/importAgain.ts'
 import { Loading } from '../ui/Notice.tsx'
 import { Classes } from './classes/Classes.tsx'
 import { ClassPage } from './classes/ClassPage.tsx'
@@ -16,9 +17,9 @@ import { AsStudent } from './preparing/AsStudent.tsx'
 import { Shelf } from './shelf/Shelf.tsx'
 
 // Only those who prepare fetch what preparing needs.
-const Preparing = lazy(() =>
-  import('./preparing/Preparing.tsx').then(({ Preparing: it }) => ({ default: it })),
-)
+const Preparing = lazy(async () => ({
+  default: (await importAgain(() => import('./preparing/Preparing.tsx'))).Preparing,
+}))
 
 /** A teacher's screens: most within the frame, marking and preparing with the whole window. */
 export default function TeacherScreens({ person }: { person: Person }) {

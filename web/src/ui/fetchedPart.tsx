@@ -1,4 +1,5 @@
 import { type ComponentType, useEffect, useState } from 'react'
+import { importAgain } from './importAgain.ts'
 import { saySentence } from './notices.ts'
 
 interface Closes {
@@ -9,10 +10,13 @@ interface Closes {
  * A part of a screen that is fetched when it is first opened, as those are that few people open. Where it
  * cannot be fetched, a sentence says so and it closes: the screen goes on. `warm` fetches it before.
  */
-export function fetchedPart<Props extends Closes>(fetchPart: () => Promise<ComponentType<Props>>) {
+export function fetchedPart<Name extends string, Props extends Closes>(
+  name: Name,
+  importPart: () => Promise<Record<Name, ComponentType<Props>>>,
+) {
   let there: ComponentType<Props> | undefined
   const fetched = async () => {
-    there ??= await fetchPart()
+    there ??= (await importAgain(importPart))[name]
   }
   function Part(props: Props) {
     const [ready, setReady] = useState(there !== undefined)

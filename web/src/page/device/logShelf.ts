@@ -23,14 +23,23 @@ const NAME = 'hand-back-logs'
 const REST = 1500
 let opened: Promise<IDBPDatabase<Logs>> | undefined
 
-function logs(): Promise<IDBPDatabase<Logs>> {
-  opened ??= openDB<Logs>(NAME, 1, {
-    upgrade: (db) => {
-      const rows = db.createObjectStore('read', { autoIncrement: true })
-      rows.createIndex('copy', ['person', 'copy'])
-    },
-  })
-  return opened
+/** Opening may throw at once where a browser keeps nothing; it is tried again the next time. */
+async function logs(): Promise<IDBPDatabase<Logs>> {
+  try {
+    opened ??= openDB<Logs>(NAME, 1, {
+      upgrade: (db) => {
+        const rows = db.createObjectStore('read', { autoIncrement: true })
+        rows.createIndex('copy', ['person', 'copy'])
+      },
+      terminated: () => {
+        opened = undefined
+      },
+    })
+    return await opened
+  } catch (error) {
+    opened = undefined
+    throw error
+  }
 }
 
 /** Opens the shelf before a copy is: making it the first time takes a device a while. */

@@ -2,6 +2,7 @@ import { type Habits, habits } from '@hand-back/core'
 import { useCallback } from 'react'
 import { useStore } from 'zustand'
 import { ask, nothing } from '../../api/ask.ts'
+import { readNote, writeNote } from '../../deviceNotes.ts'
 import { HabitStore } from './habitStore.ts'
 
 let current: { person: string; store: HabitStore } | undefined
@@ -12,13 +13,8 @@ export function habitsOf(person: string): HabitStore {
   const store = new HabitStore(person, {
     ask: () => ask(habits, 'GET', '/habits'),
     send: (changed) => ask(nothing, 'PATCH', '/habits', changed).then(() => {}),
-    read: (key) => localStorage.getItem(key),
-    // A device that is full works on without remembering.
-    write: (key, value) => {
-      try {
-        localStorage.setItem(key, value)
-      } catch {}
-    },
+    read: readNote,
+    write: writeNote,
   })
   current = { person, store }
   return store

@@ -29,7 +29,13 @@ export function copyWork(items: readonly Item[], copy: string): string {
 }
 
 /** What was copied in this tab last. */
-export const lastCopied = (): Carried | undefined => readWork(sessionStorage.getItem(KEY) ?? '')
+export function lastCopied(): Carried | undefined {
+  try {
+    return readWork(sessionStorage.getItem(KEY) ?? '')
+  } catch {
+    return undefined
+  }
+}
 
 /** Ink and things in a text of the clipboard; nothing when it is something else. */
 export function readWork(text: string): Carried | undefined {

@@ -1,11 +1,9 @@
 import { fetchedPart } from '../../ui/fetchedPart.tsx'
 
 /** What few people open over a page: fetched then, not with the page. */
-export const FormulaDialog = fetchedPart(() =>
-  import('../things/FormulaDialog.tsx').then((file) => file.FormulaDialog),
-)
-export const KeysDialog = fetchedPart(() => import('../keys/KeysDialog.tsx').then((file) => file.KeysDialog))
-export const LookBack = fetchedPart(() => import('../past/LookBack.tsx').then((file) => file.LookBack))
+export const FormulaDialog = fetchedPart('FormulaDialog', () => import('../things/FormulaDialog.tsx'))
+export const KeysDialog = fetchedPart('KeysDialog', () => import('../keys/KeysDialog.tsx'))
+export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 
 /** What of it a network that goes away later must not take away. Formulas need school in any case. */
 export function warmParts(): void {

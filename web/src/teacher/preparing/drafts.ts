@@ -21,7 +21,8 @@ interface Store extends DBSchema {
 
 export function deviceDrafts(): Drafts {
   let opened: Promise<IDBPDatabase<Store>> | undefined
-  const store = () => {
+  // Opening may throw at once where a browser keeps nothing.
+  const store = async () => {
     opened ??= openDB<Store>('hand-back-drafts', 1, {
       upgrade: (db) => void db.createObjectStore('drafts', { keyPath: 'worksheet' }),
     })
