@@ -15,7 +15,8 @@ export function Empty({ title, children }: { title: string; children: ReactNode 
 
 /** What happened, what is safe, and what to do: try again, or go where there is something. */
 export function Trouble({ error, again }: { error: unknown; again?: () => void }) {
-  const gone = error instanceof Problem && error.status === 404
+  const status = error instanceof Problem ? error.status : 0
+  const gone = status === 404
   return (
     <section
       role="alert"
@@ -28,7 +29,7 @@ export function Trouble({ error, again }: { error: unknown; again?: () => void }
             Try again
           </Button>
         )}
-        {gone && (
+        {(gone || status === 410) && (
           <LinkButton to="/" large>
             Back to the start
           </LinkButton>
