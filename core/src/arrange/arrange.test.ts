@@ -1,10 +1,11 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
+import type { Printed } from '../kinds/printed.ts'
+import { lineEnds } from '../kinds/shape.ts'
 import { around, bottom, right } from '../worksheet/box.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
-import type { Printed } from '../worksheet/printed.ts'
 import { align, distribute, gridSteps, type Side, sameSize } from './align.ts'
-import { type Handle, handlePlace, handlesOf, lineEnds, resizeItem } from './resize.ts'
+import { type Handle, handlePlace, handlesOf, resizeItem } from './resize.ts'
 import { paperLines, type SnapLines, snapLines, snapMove } from './snap.ts'
 
 const length = fc.double({ min: 1, max: 400, noNaN: true })

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { Printed } from '../worksheet/printed.ts'
+import type { Printed } from '../kinds/printed.ts'
 import { cutOff, cutsOf, type PictureSide } from './cutOff.ts'
 
 const PICTURE: Printed<'picture'> = {

@@ -1,4 +1,4 @@
-import type { Printed } from '../worksheet/printed.ts'
+import type { Printed } from '../kinds/printed.ts'
 
 export type PictureSide = 'left' | 'right' | 'top' | 'bottom'
 

@@ -1,7 +1,7 @@
-import { keepsShape } from '../draw/fit.ts'
+import { kindOfPrinted, type Printed, type PrintedItem, scaleItem } from '../kinds/printed.ts'
+import type { Reshapes } from '../kinds/printedKind.ts'
+import { lineBetween, lineEnds } from '../kinds/shape.ts'
 import type { Box } from '../worksheet/box.ts'
-import { scaleItem } from '../worksheet/change.ts'
-import type { Printed, PrintedItem } from '../worksheet/printed.ts'
 
 /** Where a thing can be taken to change its size: corners and sides by compass, the two ends of a line. */
 export type Handle = 'nw' | 'n' | 'ne' | 'e' | 'se' | 's' | 'sw' | 'w' | 'start' | 'end'
@@ -12,13 +12,13 @@ const LEAST = 6
 /** The handles that a thing offers. Text is rewrapped by its sides and grows with its letters by its corners. */
 export function handlesOf(item: PrintedItem): Handle[] {
   if (item.kind === 'shape' && item.form === 'line') return ['start', 'end']
-  if (keepsShape(item)) return ['nw', 'ne', 'se', 'sw']
-  if (hasWords(item)) return ['nw', 'ne', 'se', 'sw', 'e', 'w']
-  return ['nw', 'n', 'ne', 'e', 'se', 's', 'sw', 'w']
+  return HANDLES[kindOfPrinted(item).reshapes]
 }
 
-function hasWords(item: PrintedItem): boolean {
-  return item.kind === 'text' || item.kind === 'direction' || item.kind === 'choice'
+const HANDLES: Record<Reshapes, Handle[]> = {
+  'in shape': ['nw', 'ne', 'se', 'sw'],
+  'as words': ['nw', 'ne', 'se', 'sw', 'e', 'w'],
+  freely: ['nw', 'n', 'ne', 'e', 'se', 's', 'sw', 'w'],
 }
 
 /** Where a handle is, in points. */
@@ -27,34 +27,6 @@ export function handlePlace(item: PrintedItem, handle: Handle): { x: number; y: 
   return {
     x: handle.includes('w') ? item.x : handle.includes('e') ? item.x + item.width : item.x + item.width / 2,
     y: handle.includes('n') ? item.y : handle.includes('s') ? item.y + item.height : item.y + item.height / 2,
-  }
-}
-
-/** The two ends of a line. */
-export function lineEnds(line: Printed<'shape'>) {
-  const [top, foot] = [line.y, line.y + line.height]
-  return {
-    start: { x: line.x, y: line.rising ? foot : top },
-    end: { x: line.x + line.width, y: line.rising ? top : foot },
-  }
-}
-
-type Ends = ReturnType<typeof lineEnds>
-
-/** A line between two ends; its start is the left one, so arrowheads change sides when ends pass each other. */
-export function lineBetween(line: Printed<'shape'>, { start, end }: Ends): Printed<'shape'> {
-  const turned = end.x < start.x
-  const [left, right] = turned ? [end, start] : [start, end]
-  const heads =
-    turned && line.heads === 'start' ? 'end' : turned && line.heads === 'end' ? 'start' : line.heads
-  return {
-    ...line,
-    heads,
-    rising: right.y < left.y,
-    x: left.x,
-    y: Math.min(left.y, right.y),
-    width: right.x - left.x,
-    height: Math.abs(right.y - left.y),
   }
 }
 
@@ -71,7 +43,7 @@ export function resizeItem(item: PrintedItem, handle: Handle, dx: number, dy: nu
   }
   const box = dragged(item, handle, dx, dy)
   const corner = handle.length === 2
-  if (corner && (keepsShape(item) || hasWords(item))) {
+  if (corner && kindOfPrinted(item).reshapes !== 'freely') {
     const factor = Math.max(box.width / item.width, LEAST / item.width, 0.02)
     return inPlace(item, scaleItem(item, factor), handle)
   }
@@ -80,7 +52,7 @@ export function resizeItem(item: PrintedItem, handle: Handle, dx: number, dy: nu
 
 /** A line's width or a picture's box in numbers: the upper left corner stays. */
 export function setBox(item: PrintedItem, set: Partial<Box>): PrintedItem {
-  if (keepsShape(item) && item.width > 0 && item.height > 0) {
+  if (kindOfPrinted(item).reshapes === 'in shape' && item.width > 0 && item.height > 0) {
     if (set.width !== undefined)
       return { ...item, width: set.width, height: (item.height * set.width) / item.width }
     if (set.height !== undefined)

@@ -1,7 +1,7 @@
 import { z } from 'zod'
+import { formulaDrawing } from '../kinds/formula.ts'
 import { plainText } from '../words/plainText.ts'
 import { worksheetPage } from '../worksheet/page.ts'
-import { formulaDrawing } from '../worksheet/printed.ts'
 import { sheet } from '../worksheet/sheet.ts'
 
 export const worksheetTitle = plainText()

@@ -1,8 +1,8 @@
 import type { Similarity } from '../ink/similarity.ts'
 import type { Stroke } from '../ink/stroke.ts'
+import type { Face } from '../kinds/lettering.ts'
 import type { Box } from '../worksheet/box.ts'
 import type { Paper } from '../worksheet/paper.ts'
-import type { Face } from '../worksheet/printed.ts'
 
 /** How letters look. `size` in points. */
 export interface Lettering {

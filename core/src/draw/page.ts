@@ -1,17 +1,11 @@
-import { answersIn, cardsOn, type LyingCard, optionsOf, slidOf, textOf } from '../page/answers.ts'
-import type { Item } from '../page/items.ts'
-import { type Box, middle } from '../worksheet/box.ts'
+import { cardMarks } from '../kinds/card.ts'
+import { type Item, isThing, itemMarks } from '../kinds/items.ts'
+import { kindOfPrinted, printedMarks } from '../kinds/printed.ts'
+import { answersIn, cardsOn, type LyingCard } from '../page/answers.ts'
 import { paperBoxOf, type WorksheetPage } from '../worksheet/page.ts'
 import { seenSize } from '../worksheet/paper.ts'
-import type { Printed } from '../worksheet/printed.ts'
-import { circlePath, type Mark, type Measure, type PieceMark, segmentPath } from './mark.ts'
-import { choiceRows, labelHeight, typedArea } from './places.ts'
-import { cardMarks, plotMarks, printedMarks } from './printed.ts'
+import type { Mark, Measure, PieceMark } from './mark.ts'
 import { rulingMarks } from './rulings.ts'
-import { textMarks } from './text.ts'
-import { thingsMarks } from './things.ts'
-
-const INK = '#1e2b3a'
 
 /** What lies below everything: the lines of a ruled paper. PDFs and pictures are drawn by whoever has their files. */
 export function paperMarks(page: WorksheetPage, measure: Measure): Mark[] {
@@ -30,42 +24,36 @@ export function paperPiece(page: WorksheetPage): PieceMark | undefined {
 /** What is printed on a page, without the cards that can be moved; plots as a student slid them. */
 export function stillMarks(page: WorksheetPage, items: Iterable<Item>, measure: Measure): Mark[] {
   const answers = answersIn(items)
-  return page.printed.flatMap((item) => {
-    if (item.kind === 'card' && !item.stack) return []
-    if (item.kind === 'plot') return plotMarks(item, slidOf(answers.get(item.id)?.value), measure)
-    return printedMarks(item, measure)
-  })
+  return page.printed.flatMap((item) =>
+    kindOfPrinted(item).isLoose?.(item) ? [] : printedMarks(item, measure, answers.get(item.id)?.value),
+  )
 }
 
 /** What was ticked, and the photos. */
 export function givenMarks(page: WorksheetPage, items: Iterable<Item>, measure: Measure): Mark[] {
   const all = [...items]
-  const answers = answersIn(all)
-  const marks: Mark[] = []
-  for (const place of page.printed) {
-    if (place.kind === 'choice')
-      marks.push(...chosenMarks(place, optionsOf(answers.get(place.id)?.value), measure))
-  }
-  for (const item of all) if (item.kind === 'photo') marks.push(photoMark(item))
-  return marks
-}
-
-/** A photo is asked for by the name of its recording. */
-function photoMark({ recording, x, y, width, height }: Extract<Item, { kind: 'photo' }>): Mark {
-  const crop = { x: 0, y: 0, width: 1, height: 1 }
-  return { kind: 'picture', file: recording, crop, box: { x, y, width, height } }
+  return [
+    ...answeredMarks(page, all, measure, false),
+    ...all.filter((item) => !isThing(item)).flatMap((item) => itemMarks(item, measure)),
+  ]
 }
 
 /** What was typed, as letters in their boxes. */
-export function typedMarks(page: WorksheetPage, items: Iterable<Item>, measure: Measure): Mark[] {
+export const typedMarks = (page: WorksheetPage, items: Iterable<Item>, measure: Measure): Mark[] =>
+  answeredMarks(page, items, measure, true)
+
+function answeredMarks(page: WorksheetPage, items: Iterable<Item>, measure: Measure, typed: boolean): Mark[] {
   const answers = answersIn(items)
   return page.printed.flatMap((place) => {
-    if (place.kind !== 'typed') return []
-    const text = textOf(answers.get(place.id)?.value)
-    const style = { face: 'reading', size: place.size, bold: false, colour: INK } as const
-    return text === '' ? [] : textMarks(text, typedArea(place, measure), style, measure).marks
+    const kind = kindOfPrinted(place)
+    if ((kind.isTypedInto ?? false) !== typed) return []
+    return kind.answered?.(place, answers.get(place.id)?.value, measure) ?? []
   })
 }
+
+/** Everything that was laid on a page freely, from below. */
+export const thingsMarks = (items: Iterable<Item>, measure: Measure): Mark[] =>
+  [...items].filter(isThing).flatMap((thing) => itemMarks(thing, measure))
 
 /** The cards where they lie. */
 export function lyingMarks(cards: readonly LyingCard[], measure: Measure): Mark[] {
@@ -87,32 +75,4 @@ export function pageMarks(
     ...thingsMarks(items, measure),
     ...lyingMarks(cardsOn(page, items, copy), measure),
   ]
-}
-
-function chosenMarks(place: Printed<'choice'>, chosen: readonly string[], measure: Measure): Mark[] {
-  const rows = choiceRows(place, measure).filter(({ option }) => chosen.includes(option.id))
-  return rows.map(({ sign }) => ({ kind: 'path', ...(place.many ? cross(sign) : dot(sign)) }))
-}
-
-function dot(sign: Box) {
-  return { d: circlePath(middle(sign).x, middle(sign).y, sign.width * 0.28), fill: INK }
-}
-
-function cross({ x, y, width, height }: Box) {
-  const [l, r, t, b] = [x + width * 0.22, x + width * 0.78, y + height * 0.22, y + height * 0.78]
-  return { d: segmentPath(l, t, r, b) + segmentPath(r, t, l, b), stroke: INK, width: width * 0.13 }
-}
-
-/** Where a photo of a shape (width by height) lies in its place: as large as fits under the label. */
-export function photoBox(place: Printed<'photo'>, shape: number, measure: Measure): Box {
-  const top = labelHeight(place.label || 'A photo goes here', place.width, measure)
-  const area = {
-    x: place.x + 3,
-    y: place.y + top + 2,
-    width: place.width - 6,
-    height: Math.max(1, place.height - top - 5),
-  }
-  const width = Math.max(1, Math.min(area.width, area.height * shape))
-  const height = Math.max(1, width / shape)
-  return { x: area.x + (area.width - width) / 2, y: area.y + (area.height - height) / 2, width, height }
 }

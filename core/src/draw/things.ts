@@ -1,23 +1,6 @@
-import { about } from '../ink/similarity.ts'
-import { type Item, isThing, type Thing } from '../page/items.ts'
-import { middle } from '../worksheet/box.ts'
-import type { PrintedItem } from '../worksheet/printed.ts'
-import { fitHeight } from './fit.ts'
-import type { Mark, Measure } from './mark.ts'
-import { printedMarks } from './printed.ts'
-
-/** A thing is drawn as a printed item of its kind is, turned about its middle. A picture is asked for by the name of its recording. */
-export function thingMarks(thing: Thing, measure: Measure): Mark[] {
-  const marks = printedMarks(thing as PrintedItem, measure)
-  return thing.turn === 0 ? marks : [{ kind: 'laid', by: about(middle(thing), 1, thing.turn), marks }]
-}
-
-/** Everything that was laid on a page freely, from below. */
-export function thingsMarks(items: Iterable<Item>, measure: Measure): Mark[] {
-  const marks: Mark[] = []
-  for (const item of items) if (isThing(item)) marks.push(...thingMarks(item, measure))
-  return marks
-}
+import type { Thing } from '../kinds/items.ts'
+import { fitHeight, type PrintedItem } from '../kinds/printed.ts'
+import type { Measure } from './mark.ts'
 
 /** A thing as high as its words need; its upper left corner, as it is seen, stays where it is. */
 export function fitThing<T extends Thing>(thing: T, measure: Measure): T {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { PrintedItem } from '../worksheet/printed.ts'
+import type { PrintedItem } from '../kinds/printed.ts'
 import { type Group, group } from './groups.ts'
 import { shuffled } from './shuffle.ts'
 import { Refused } from './state.ts'

@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { madeId } from '../ink/stroke.ts'
+import type { Item } from '../kinds/items.ts'
+import type { Printed } from '../kinds/printed.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
-import type { Printed } from '../worksheet/printed.ts'
 import { answerId, cardsInPlace, cardsOn, dropPlaceUnder, settle } from './answers.ts'
 import { apply, emptyPage, inSight } from './apply.ts'
 import type { SignedEvent } from './events.ts'
 import { invert } from './invert.ts'
-import type { Item } from './items.ts'
 
 const copy = crypto.randomUUID()
 const uuid = fc.uuid()

@@ -1,7 +1,9 @@
+import type { Answer } from '../kinds/answer.ts'
+import type { Card, MovedCard } from '../kinds/card.ts'
+import type { Drop } from '../kinds/drop.ts'
+import type { Item } from '../kinds/items.ts'
 import { type Box, bottom, right, sharedArea } from '../worksheet/box.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
-import type { Printed } from '../worksheet/printed.ts'
-import type { Answer, AnswerValue, Item, MovedCard } from './items.ts'
 
 /**
  * The id of the answer at a place of a copy: always the same, so that two devices that both begin an
@@ -25,17 +27,11 @@ export function answersIn(items: Iterable<Item>): Map<string, Answer> {
   return answers
 }
 
-export const textOf = (value: AnswerValue | undefined): string => (value && 'text' in value ? value.text : '')
-export const optionsOf = (value: AnswerValue | undefined): readonly string[] =>
-  value && 'options' in value ? value.options : []
-export const slidOf = (value: AnswerValue | undefined): Readonly<Record<string, number>> =>
-  value && 'slid' in value ? value.slid : {}
-
 /** A card as it lies on a page: its face and size from what is printed, its place from the copy. */
 export interface LyingCard {
   /** The id of the item that says where it lies; of a card nobody moved, the id that it will get. */
   readonly id: string
-  readonly card: Printed<'card'>
+  readonly card: Card
   readonly box: Box
   /** Somebody moved it. */
   readonly moved: boolean
@@ -46,7 +42,7 @@ export interface LyingCard {
  * to, and those taken from stacks. What lies outside the page is brought to its rim.
  */
 export function cardsOn(page: WorksheetPage, items: Iterable<Item>, copy: string): LyingCard[] {
-  const printed = new Map<string, Printed<'card'>>()
+  const printed = new Map<string, Card>()
   for (const item of page.printed) if (item.kind === 'card') printed.set(item.id, item)
   const cards = new Map<string, LyingCard>()
   for (const card of printed.values()) {
@@ -65,7 +61,7 @@ export function cardsOn(page: WorksheetPage, items: Iterable<Item>, copy: string
   return [...cards.values()]
 }
 
-function boxOfCard(at: MovedCard, { width, height }: Printed<'card'>, page: WorksheetPage): Box {
+function boxOfCard(at: MovedCard, { width, height }: Card, page: WorksheetPage): Box {
   return {
     x: Math.min(Math.max(0, at.x), Math.max(0, page.width - width)),
     y: Math.min(Math.max(0, at.y), Math.max(0, page.height - height)),
@@ -78,8 +74,8 @@ function boxOfCard(at: MovedCard, { width, height }: Printed<'card'>, page: Work
 const ENOUGH = 0.35
 
 /** The drop place that a card let go at `box` falls into: the one that it covers most, if it covers it enough. */
-export function dropPlaceUnder(page: WorksheetPage, box: Box): Printed<'drop'> | undefined {
-  let best: { place: Printed<'drop'>; area: number } | undefined
+export function dropPlaceUnder(page: WorksheetPage, box: Box): Drop | undefined {
+  let best: { place: Drop; area: number } | undefined
   for (const place of page.printed) {
     if (place.kind !== 'drop') continue
     const area = sharedArea(place, box)

@@ -1,5 +1,5 @@
-import type { ItemChange, Layer, SheetSet, SignedEvent } from './events.ts'
-import { type Item, isThing } from './items.ts'
+import { type Item, kindOfItem } from '../kinds/items.ts'
+import type { Layer, SheetSet, SignedEvent } from './events.ts'
 import { moved, recoloured } from './moved.ts'
 import { boundsOfItem } from './pick.ts'
 
@@ -100,7 +100,10 @@ function applyInto(placed: Map<string, Placed>, event: Exclude<SignedEvent, Of<'
       }
       return
     case 'change':
-      rewrite(placed, event.item, event, (was) => ({ ...was, item: changed(was.item, event.set) }))
+      rewrite(placed, event.item, event, (was) => ({
+        ...was,
+        item: kindOfItem(was.item).changed?.(was.item, event.set) ?? was.item,
+      }))
   }
 }
 
@@ -110,7 +113,7 @@ function addAll(placed: Map<string, Placed>, event: SignedEvent, items: readonly
     const at = keyOn(layer, item.id)
     if (!placed.has(at)) placed.set(at, { item, layer, round, author, taken: false })
     // The one answer of a place, or a card, put there again by another device: the latest counts.
-    else if (item.kind === 'answer' || item.kind === 'card')
+    else if (kindOfItem(item).isShared)
       rewrite(placed, item.id, event, (was) => ({ ...was, item, author, taken: false }))
   }
 }
@@ -178,19 +181,12 @@ export function mayTouch(
   event: Pick<SignedEvent, 'author' | 'layer' | 'round' | 'free'>,
   { author, layer, round, item }: Placed,
 ): boolean {
-  const common = event.layer === 'work' && (item.kind === 'answer' || item.kind === 'card')
+  const common = event.layer === 'work' && kindOfItem(item).isShared === true
   return (
     (author === event.author || event.free === true || common) &&
     layer === event.layer &&
     (event.layer !== 'feedback' || round === event.round)
   )
-}
-
-function changed(item: Item, set: ItemChange): Item {
-  if (item.kind === 'answer') return set.value ? { ...item, value: set.value } : item
-  if (item.kind === 'stroke') return item
-  if (isThing(item)) return set.thing?.kind === item.kind ? { ...set.thing, id: item.id } : item
-  return { ...item, x: set.x ?? item.x, y: set.y ?? item.y }
 }
 
 /** What can be seen on a page, in the order it was put there. */

@@ -1,11 +1,11 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { laid } from '../ink/similarity.ts'
+import type { Item } from '../kinds/items.ts'
 import { events, idOf, PAGE } from '../test/arbitrary.ts'
 import { applyAll, emptyPage, type Page, placedOn } from './apply.ts'
 import { bringBackTo } from './bringBack.ts'
 import type { PageAct, SignedEvent } from './events.ts'
-import type { Item } from './items.ts'
 
 let made = 5000
 const signed = (act: PageAct, author = 'ana'): SignedEvent =>

@@ -1,8 +1,8 @@
 import { after, back, type Similarity, still } from '../ink/similarity.ts'
 import type { Stroke } from '../ink/stroke.ts'
+import { type Item, kindOfItem } from '../kinds/items.ts'
 import type { Page } from './apply.ts'
 import type { ItemChange, PageAct } from './events.ts'
-import { type Item, isThing } from './items.ts'
 
 interface Both {
   readonly was: Item
@@ -85,16 +85,9 @@ function coloursBack(ink: readonly Ink[]): PageAct[] {
 
 function changesBack(both: readonly Both[]): PageAct[] {
   return both.flatMap((each): PageAct[] => {
-    const [set, was] = [stateOf(each.was), stateOf(each.is)]
+    // Ink is moved and coloured instead.
+    const [set, was] = [each.was, each.is].map((item) => kindOfItem(item).asChange?.(item) as ItemChange)
     if (!set || !was || JSON.stringify(set) === JSON.stringify(was)) return []
     return [{ act: 'change', item: each.is.id, set, was }]
   })
-}
-
-/** What of an item can change, as it is; ink is moved and coloured instead. */
-function stateOf(item: Item): ItemChange | undefined {
-  if (item.kind === 'stroke') return undefined
-  if (item.kind === 'answer') return { value: item.value }
-  if (isThing(item)) return { thing: item }
-  return { x: item.x, y: item.y }
 }

@@ -1,8 +1,9 @@
 import { z } from 'zod'
 import { similarity } from '../ink/similarity.ts'
 import { colour, madeId } from '../ink/stroke.ts'
+import { answerValue } from '../kinds/answerValue.ts'
+import { item, thing } from '../kinds/items.ts'
 import { ruling } from '../worksheet/ruling.ts'
-import { answerValue, item, thing } from './items.ts'
 
 /** Whose marks: `work` the students', `help` the teacher's, seen at once, `feedback` the teacher's, seen when handed back. */
 export const layer = z.enum(['work', 'help', 'feedback'])

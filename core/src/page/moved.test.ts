@@ -3,12 +3,12 @@ import fc from 'fast-check'
 import { fitThing } from '../draw/things.ts'
 import { back } from '../ink/similarity.ts'
 import { strokePoints, strokeWidth } from '../ink/stroke.ts'
+import type { Item, Thing } from '../kinds/items.ts'
 import { anyItem, anyMove, idOf, PAGE } from '../test/arbitrary.ts'
 import { measured } from '../test/measured.ts'
 import { applyAll, emptyPage, inSight, placedOn } from './apply.ts'
 import type { SignedEvent } from './events.ts'
 import { invert } from './invert.ts'
-import type { Item, Thing } from './items.ts'
 import { colourOf, moved, recoloured } from './moved.ts'
 
 /** What can be told of where an item lies, in numbers. */

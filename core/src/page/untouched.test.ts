@@ -1,13 +1,13 @@
 import { expect, test } from '@jest/globals'
 import { toBase64 } from '../ink/base64.ts'
 import { packPoints } from '../ink/pack.ts'
+import type { Item } from '../kinds/items.ts'
+import type { PrintedItem } from '../kinds/printed.ts'
 import { idOf } from '../test/arbitrary.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
-import type { PrintedItem } from '../worksheet/printed.ts'
 import { answerId } from './answers.ts'
 import { applyAll, emptyPage, type Page } from './apply.ts'
 import type { SignedEvent } from './events.ts'
-import type { Item } from './items.ts'
 import { untouchedIn } from './untouched.ts'
 
 const COPY = idOf(77)

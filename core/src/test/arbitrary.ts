@@ -3,8 +3,8 @@ import { toBase64 } from '../ink/base64.ts'
 import { packPoints } from '../ink/pack.ts'
 import type { InkPoint } from '../ink/points.ts'
 import { about, after, type Similarity, shift } from '../ink/similarity.ts'
+import type { Item } from '../kinds/items.ts'
 import type { SignedEvent } from '../page/events.ts'
-import type { Item } from '../page/items.ts'
 
 /** Made-up ink, items and events for property tests. */
 export const inkPoints: fc.Arbitrary<InkPoint[]> = fc

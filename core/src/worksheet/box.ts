@@ -17,6 +17,8 @@ export type Box = z.infer<typeof box>
 
 export const right = (of: Box): number => of.x + of.width
 export const bottom = (of: Box): number => of.y + of.height
+/** A box by its two corners. */
+export const boundsOfBox = (of: Box) => ({ x0: of.x, y0: of.y, x1: right(of), y1: bottom(of) })
 export const middle = (of: Box) => ({ x: of.x + of.width / 2, y: of.y + of.height / 2 })
 
 /** The smallest box around all of them. Throws for none. */

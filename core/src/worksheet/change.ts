@@ -1,40 +1,8 @@
+import { moveItem, type PrintedItem, scaleItem } from '../kinds/printed.ts'
 import { type Box, holds, middle, within } from './box.ts'
 import { paperBoxOf, type WorksheetPage } from './page.ts'
 import type { QuarterTurn } from './paper.ts'
-import type { PrintedItem } from './printed.ts'
 import type { Sheet } from './sheet.ts'
-
-/** An item moved by points. */
-export function moveItem<Item extends PrintedItem>(item: Item, dx: number, dy: number): Item {
-  return { ...item, x: item.x + dx, y: item.y + dy }
-}
-
-/** An item larger or smaller about 0,0, with its letters and lines. */
-export function scaleItem(item: PrintedItem, factor: number): PrintedItem {
-  const box = {
-    x: item.x * factor,
-    y: item.y * factor,
-    width: item.width * factor,
-    height: item.height * factor,
-  }
-  const letters = (size: number) => Math.min(300, Math.max(4, size * factor))
-  switch (item.kind) {
-    case 'text':
-    case 'direction':
-    case 'link':
-    case 'typed':
-    case 'choice':
-      return { ...item, ...box, size: letters(item.size) }
-    case 'shape':
-      return { ...item, ...box, line: item.line * factor }
-    case 'card':
-      return 'size' in item.face
-        ? { ...item, ...box, face: { ...item.face, size: letters(item.face.size) } }
-        : { ...item, ...box }
-    default:
-      return { ...item, ...box }
-  }
-}
 
 /**
  * A page at another size. `keep`: everything keeps its size and place, more or less paper shows.

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { madeId } from '../ink/stroke.ts'
+import { filesOf, MOST_PRINTED, printedItem } from '../kinds/printed.ts'
 import { type Box, box } from './box.ts'
 import { type Paper, paper } from './paper.ts'
-import { filesOf, MOST_PRINTED, printedItem } from './printed.ts'
 
 /** One page of a worksheet: its size in points as it is seen, its paper, and what is printed on it from below. */
 export const worksheetPage = z.object({

@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
+import type { PrintedItem } from '../kinds/printed.ts'
 import { filesOfPages, type WorksheetPage, worksheetPage } from './page.ts'
 import type { PdfPaper } from './paper.ts'
-import type { PrintedItem } from './printed.ts'
-import { partsOfPage, type Recipe, sentPage, sourceOfRecipe } from './sent.ts'
+import { type Recipe, sourceOfRecipe } from './recipe.ts'
+import { partsOfPage, sentPage } from './sent.ts'
 
 const SOURCE = 'a'.repeat(64)
 const PICTURE = 'b'.repeat(64)

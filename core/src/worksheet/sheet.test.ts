@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
+import type { Printed } from '../kinds/printed.ts'
 import { measured } from '../test/measured.ts'
 import { around, mm, within } from './box.ts'
 import { cutOut, duplicatePages, duplicateSheet, movePages, resizePage, turnPage } from './change.ts'
 import { timesA4, type WorksheetPage } from './page.ts'
-import type { Printed } from './printed.ts'
 import { bareSheet, nextLabel, type Sheet, sheet as sheetSchema, tidySheet } from './sheet.ts'
 import { STARTERS } from './starters.ts'
 

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { madeId } from '../ink/stroke.ts'
+import { MOST_PRINTED } from '../kinds/printed.ts'
 import { plainText } from '../words/plainText.ts'
 import { box } from './box.ts'
 import { answerKey } from './key.ts'
 import { type WorksheetPage, worksheetPage } from './page.ts'
-import { MOST_PRINTED } from './printed.ts'
 
 /** A question: what of the pages belongs to it, what it is called, and the most marks there are for it. */
 export const question = z.object({

@@ -1,9 +1,10 @@
 import {
   type EventFate,
   type Exchange,
+  hasItsPlace,
   type Item,
+  isAnswer,
   isForSet,
-  isThing,
   type Layer,
   MOST_OWN_PAGES,
   MOST_POINTS_MADE,
@@ -12,6 +13,7 @@ import {
   piecesOf,
   type Role,
   readInk,
+  recordingsOfItem,
   type Stroke,
 } from '@hand-back/core'
 import { COPY_FULL, MOST_COPY_BYTES, NOT_OUT } from './limits.ts'
@@ -93,13 +95,8 @@ function refusedInk({ points }: Stroke): string | undefined {
 /** The recordings that an act shows or plays on a page, whatever act it is. */
 export function recordingsOf(event: PageEvent): string[] {
   if (event.act === 'change')
-    return [event.set, event.was].flatMap(({ thing }) => (thing ? recordingsIn(thing) : []))
-  return event.act === 'add' || event.act === 'swap' ? event.items.flatMap(recordingsIn) : []
-}
-
-function recordingsIn(item: Item): string[] {
-  if (item.kind === 'picture') return [item.file]
-  return 'recording' in item ? [item.recording] : []
+    return [event.set, event.was].flatMap(({ thing }) => (thing ? recordingsOfItem(thing) : []))
+  return event.act === 'add' || event.act === 'swap' ? event.items.flatMap(recordingsOfItem) : []
 }
 
 type SheetEvent = Extract<PageEvent, { act: 'sheet' }>
@@ -137,16 +134,9 @@ function hasPage({ setId, dealt }: CopyRecord, id: string, { sets }: PrintedPage
   return isForSet({ sets }, setId) && (!dealt || dealt.includes(id))
 }
 
-/** Whether what an answer answers is there: the page has that place, card or plot. */
-function belongs(item: Item, layer: Layer, printed: ReadonlyMap<string, string>): boolean {
-  if (item.kind === 'stroke' || item.kind === 'voice' || isThing(item)) return true
-  if (layer !== 'work') return false
-  if (item.kind === 'card') return printed.get(item.card) === 'card'
-  const kind = printed.get(item.place)
-  if (item.kind === 'photo') return kind === 'photo'
-  if ('text' in item.value) return kind === 'typed'
-  return kind === ('options' in item.value ? 'choice' : 'plot')
-}
+/** Whether what an answer answers is there: the page has that place, card or plot. Only students answer. */
+const belongs = (item: Item, layer: Layer, printed: ReadonlyMap<string, string>): boolean =>
+  hasItsPlace(item, printed) && (layer === 'work' || !isAnswer(item))
 
 function mayEver(event: PageEvent, evidence: Evidence): boolean {
   return evidence.role === 'student'

@@ -1,15 +1,12 @@
-import { answersIn, type Item, isThing, textOf, type WorksheetPage } from '@hand-back/core'
-import { wordsOf } from './answers/PrintedWords.tsx'
+import { answersIn, type Item, isThing, spokenOf, type WorksheetPage } from '@hand-back/core'
 
 /** What is printed and typed on a page, in the order in which it reads. */
 export function wordsToRead(page: WorksheetPage, items: readonly Item[]): string[] {
   const answers = answersIn(items)
-  const printed = page.printed.map((item) => {
-    const label = 'label' in item ? item.label : ''
-    const options = item.kind === 'choice' ? item.options.map(({ text }) => text).join(', ') : ''
-    const typed = item.kind === 'typed' ? textOf(answers.get(item.id)?.value) : ''
-    return { ...item, words: [wordsOf(item), label, options, typed] }
-  })
+  const printed = page.printed.map((item) => ({
+    ...item,
+    words: spokenOf(item, answers.get(item.id)?.value),
+  }))
   const laid = items
     .filter(isThing)
     .map((thing) => ({ ...thing, words: ['text' in thing ? thing.text : ''] }))

@@ -7,6 +7,7 @@ import {
   pagesNow,
   paperFile,
   partsOfPage,
+  picturesOfItem,
   type Recipe,
   Refused,
   type Role,
@@ -169,11 +170,7 @@ async function photosOn(
   role: Role,
   pages: readonly FlatPage[],
 ): Promise<Files> {
-  const named = pages.flatMap(({ items }) =>
-    items.flatMap((item) =>
-      item.kind === 'photo' ? [item.recording] : item.kind === 'picture' ? [item.file] : [],
-    ),
-  )
+  const named = pages.flatMap(({ items }) => items.flatMap(picturesOfItem))
   const files: Files = new Map()
   for (const { id, file } of await seenRecordings(db, copy, role, named)) {
     const bytes = await wholeFile(db, file)

@@ -1,4 +1,4 @@
-import type { PrintedItem, WorksheetPage } from '@hand-back/core'
+import { type WorksheetPage, wordsOf } from '@hand-back/core'
 
 /** What is printed on a page in words, in reading order, for those who hear the page instead of seeing it. */
 export function PrintedWords({ page }: { page: WorksheetPage }) {
@@ -15,24 +15,4 @@ export function PrintedWords({ page }: { page: WorksheetPage }) {
       ))}
     </section>
   )
-}
-
-/** What a printed item says; nothing for one that is a control of its own. */
-export function wordsOf(item: PrintedItem): string {
-  switch (item.kind) {
-    case 'text':
-    case 'direction':
-      return item.text
-    case 'formula':
-      return item.latex
-    case 'picture':
-    case 'piece':
-      return item.alt
-    case 'plot':
-      return item.curves.map(({ formula }) => `Curve: ${formula}`).join('. ')
-    case 'drop':
-      return item.label && `Drop place: ${item.label}`
-    default:
-      return ''
-  }
 }

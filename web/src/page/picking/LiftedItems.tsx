@@ -4,10 +4,10 @@ import {
   HIGHLIGHTER_OPACITY,
   type Item,
   isThing,
+  itemMarks,
   laid,
   type Similarity,
   type Stroke,
-  thingMarks,
 } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { bitmapsFor } from '../draw/bitmaps.ts'
@@ -41,7 +41,7 @@ export function LiftedItems({ items, by, view, photoUrl }: LiftedItemsProps) {
     context.setTransform(pixels, 0, 0, pixels, (2 - x0) * pixels, (2 - y0) * pixels)
     const bitmaps = bitmapsFor(photoUrl)
     for (const item of items)
-      if (isThing(item)) drawMarks(context, thingMarks(fitThing(item, measure), measure), pixels, bitmaps)
+      if (isThing(item)) drawMarks(context, itemMarks(fitThing(item, measure), measure), pixels, bitmaps)
     const ink = items.filter((item): item is Stroke => item.kind === 'stroke')
     const seeThrough = (stroke: Stroke) => stroke.nib === 'highlighter'
     for (const stroke of [...ink.filter(seeThrough), ...ink.filter((each) => !seeThrough(each))]) {

@@ -4,6 +4,7 @@ import {
   type PrintedItem,
   type Question,
   type Sheet,
+  saysNothing,
   tidySheet,
   tooMuch,
   type WorksheetPage,
@@ -210,12 +211,6 @@ export class SheetStore {
   get #now(): Preparing {
     return this.view.getState()
   }
-}
-
-/** Whether a thing shows nothing at all. */
-export function saysNothing(item: PrintedItem): boolean {
-  if (item.kind === 'text' || item.kind === 'direction') return item.text.trim() === ''
-  return item.kind === 'formula' && item.latex.trim() === ''
 }
 
 function withoutArea(question: Question, index: number): Question | undefined {

@@ -1,0 +1,63 @@
+import { z } from 'zod'
+import { boxPath } from '../draw/mark.ts'
+import { textHeight, textMarks } from '../draw/text.ts'
+import { INK, letterSize, words } from './lettering.ts'
+import { laidBox, laidSize, lying, notLaid } from './lying.ts'
+import { LEAST, type PrintedKind } from './printedKind.ts'
+import { thingKind } from './thingKind.ts'
+
+const schema = z.object({
+  ...lying,
+  kind: z.literal('direction'),
+  text: words,
+  size: letterSize,
+  tone: z.enum(['slate', 'verdigris', 'ochre', 'madder', 'ink']),
+})
+export type Direction = z.infer<typeof schema>
+
+export type Tone = Direction['tone']
+/** The tones of directions and notes: their edge and their ground. */
+export const TONES: Record<Tone, readonly [edge: string, ground: string]> = {
+  slate: ['#46618c', '#e9eef6'],
+  verdigris: ['#1b6e68', '#e4f0ee'],
+  ochre: ['#8f5e0a', '#f6ead0'],
+  madder: ['#a83a2e', '#f6e4df'],
+  ink: ['#1e2b3a', '#eceae3'],
+}
+
+/** How far a direction's words stand from its rim, in points. */
+const INSET = 8
+
+/** What to do, on a ground of its own. */
+export const direction: PrintedKind<Direction> = {
+  schema,
+  reshapes: 'as words',
+  blank: (lies) => ({ ...lies, kind: 'direction', text: '', size: 13, tone: 'slate' }),
+  marks: (item, measure) => {
+    const [dark, light] = TONES[item.tone]
+    const inner = {
+      x: item.x + INSET + 3,
+      y: item.y + INSET * 0.6,
+      width: item.width - 2 * INSET - 3,
+      height: item.height,
+    }
+    const style = { face: 'reading', size: item.size, bold: false, colour: INK } as const
+    return [
+      { kind: 'path', d: boxPath(item), fill: light },
+      { kind: 'path', d: boxPath({ ...item, width: 3.5 }), fill: dark },
+      ...textMarks(item.text, inner, style, measure).marks,
+    ]
+  },
+  fitted: (item, measure) => {
+    const width = Math.max(item.width, LEAST)
+    const style = { face: 'reading', size: item.size, bold: false, colour: '' } as const
+    const inner = Math.max(LEAST, width - 2 * INSET - 3)
+    return { ...item, width, height: textHeight(item.text, inner, style, measure) + INSET * 1.2 }
+  },
+  grown: ({ size }, letters) => ({ size: letters(size) }),
+  words: (item) => item.text,
+  isEmpty: (item) => item.text.trim() === '',
+}
+
+/** A note that somebody put on a copy. */
+export const laidDirection = thingKind(direction, schema.omit(notLaid).extend({ ...laidBox, size: laidSize }))

@@ -1,0 +1,60 @@
+import type { z } from 'zod'
+import type { Mark, Measure } from '../draw/mark.ts'
+import type { Loop } from '../ink/loop.ts'
+import type { Bounds, Point } from '../ink/points.ts'
+import type { Similarity } from '../ink/similarity.ts'
+import type { Box } from '../worksheet/box.ts'
+import type { AnswerValue } from './answerValue.ts'
+
+/** What an act can change of an item (page/events.ts). */
+export interface Change {
+  readonly x?: number | undefined
+  readonly y?: number | undefined
+  readonly value?: AnswerValue | undefined
+  readonly thing?: { readonly kind: string } | undefined
+}
+
+/** What an item names on the page that it lies on, where it names something. */
+export interface Names {
+  /** The printed item. */
+  readonly printed: string
+  /** What that item is: of this kind, or one that takes this value. */
+  readonly kind?: string
+  readonly value?: AnswerValue
+}
+
+/**
+ * Everything that the house must know of one kind of thing that people put on a copy. A new kind is one
+ * such table in a file of its own and one line in `ITEM_KINDS`.
+ */
+export interface ItemKind<Item> {
+  readonly schema: z.ZodType<Item>
+  /** There is one of it, whoever puts it down: the latest counts, and all who share the copy may change it. */
+  readonly isShared?: boolean
+  /** The smallest upright rectangle around it; nothing: it has no place of its own. */
+  bounds?(item: Item): Bounds
+  /** What it looks like among what is printed; ink and sounds are drawn over all that. */
+  marks?(item: Item, measure: Measure): Mark[]
+  /** How hands take hold of it; left out: it cannot be picked up. */
+  readonly held?: Held<Item>
+  /** Laid elsewhere; left out: it stays. A move that would make it too small, large or far to be seen leaves it. */
+  moved?(item: Item, by: Similarity): Item
+  recoloured?(item: Item, colour: string): Item
+  /** As an act changes it; left out: nothing can. */
+  changed?(item: Item, set: Change): Item
+  /** The change that makes it what it is: the opposite of `changed`. */
+  asChange?(item: Item): Change
+  /** The recordings (sounds, pictures) that it plays or shows. */
+  recordings?(item: Item): string[]
+  /** The printed item that it belongs to. */
+  names?(item: Item): Names
+  /** Whether it counts as an answer at a place: given there, or lying over it. */
+  touches?(item: Item, place: Box & { readonly id: string }): boolean
+}
+
+export interface Held<Item> {
+  /** Whether a loop around it picks it up. */
+  inLoop(item: Item, loop: Loop): boolean
+  /** Whether it lies at a place, `reach` points around. */
+  isAt(item: Item, at: Point, reach: number): boolean
+}

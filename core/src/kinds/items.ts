@@ -1,0 +1,82 @@
+import { z } from 'zod'
+import type { Mark, Measure } from '../draw/mark.ts'
+import { answer } from './answer.ts'
+import { laidCard } from './card.ts'
+import { laidDirection } from './direction.ts'
+import { laidFormula } from './formula.ts'
+import type { ItemKind as KindOf } from './itemKind.ts'
+import { laidPhoto } from './photo.ts'
+import { laidPicture } from './picture.ts'
+import { takesValue } from './printed.ts'
+import { laidShape } from './shape.ts'
+import { strokeKind } from './strokeKind.ts'
+import { laidText } from './text.ts'
+import { voice } from './voice.ts'
+
+/** Every kind of thing that people lay on a page freely, besides ink. */
+export const THING_KINDS = {
+  text: laidText,
+  direction: laidDirection,
+  formula: laidFormula,
+  shape: laidShape,
+  picture: laidPicture,
+}
+/** Every kind of thing that people put on a page of a copy. */
+export const ITEM_KINDS = {
+  stroke: strokeKind,
+  voice,
+  answer,
+  card: laidCard,
+  photo: laidPhoto,
+  ...THING_KINDS,
+}
+
+const anyOf = <Item>(kinds: object): z.ZodType<Item> =>
+  z.discriminatedUnion(
+    'kind',
+    Object.values(kinds).map(({ schema }) => schema) as never,
+  ) as unknown as z.ZodType<Item>
+
+type ThingKinds = (typeof THING_KINDS)[keyof typeof THING_KINDS]
+export type Thing = z.infer<ThingKinds['schema']>
+/**
+ * Things that people put on a page besides ink: the shapes that printed items have, and how far they are
+ * turned. A picture's `file` is the name of its recording.
+ */
+export const thing = anyOf<Thing>(THING_KINDS)
+
+type ItemKinds = (typeof ITEM_KINDS)[keyof typeof ITEM_KINDS]
+export type Item = z.infer<ItemKinds['schema']>
+/** Anything that people put on a page of a copy. */
+export const item = anyOf<Item>(ITEM_KINDS)
+
+/** What the house knows of an item's kind. */
+export const kindOfItem = (item: Item): KindOf<Item> => ITEM_KINDS[item.kind] as unknown as KindOf<Item>
+
+/** Whether an item is a thing: laid down freely, with a box and a turn. */
+export const isThing = (item: Item): item is Thing => item.kind in THING_KINDS
+
+/** The recordings (sounds, photos, pictures) that an item plays or shows. */
+export const recordingsOfItem = (item: Item): string[] => kindOfItem(item).recordings?.(item) ?? []
+
+/** Those of them that are seen: pictures. */
+export const picturesOfItem = (item: Item): string[] => (kindOfItem(item).marks ? recordingsOfItem(item) : [])
+
+/**
+ * Whether an item belongs where it lies: what it answers, or is a card of, is printed on the page.
+ * `printed`: the kinds of the page's items, by their ids.
+ */
+export function hasItsPlace(item: Item, printed: ReadonlyMap<string, string>): boolean {
+  const names = kindOfItem(item).names?.(item)
+  if (!names) return true
+  const kind = printed.get(names.printed)
+  if (names.value === undefined) return kind === names.kind
+  return kind !== undefined && takesValue(kind, names.value)
+}
+
+/** Whether an item belongs to something printed: it answers it, or is a card of it. */
+export const isAnswer = (item: Item): boolean => kindOfItem(item).names !== undefined
+
+/** What an item looks like among what is printed. */
+export const itemMarks = (item: Item, measure: Measure): Mark[] =>
+  kindOfItem(item).marks?.(item, measure) ?? []

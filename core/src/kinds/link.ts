@@ -1,0 +1,50 @@
+import { z } from 'zod'
+import { boxPath, segmentPath } from '../draw/mark.ts'
+import { centredText, textMarks } from '../draw/text.ts'
+import { plainText } from '../words/plainText.ts'
+import { letterSize, PLACE } from './lettering.ts'
+import { lying, madeId } from './lying.ts'
+import type { PrintedKind } from './printedKind.ts'
+
+const schema = z.object({
+  ...lying,
+  kind: z.literal('link'),
+  text: plainText().max(300),
+  size: letterSize,
+  to: z.discriminatedUnion('kind', [
+    z.object({
+      kind: z.literal('web'),
+      url: z
+        .string()
+        .max(2000)
+        .regex(/^https?:\/\/[^\s"<>]+$/i, 'A link begins with http:// or https://.')
+        .or(z.literal('')),
+    }),
+    z.object({ kind: z.literal('page'), page: madeId }),
+  ]),
+})
+export type Link = z.infer<typeof schema>
+
+/** Leads to the web, or to another page. */
+export const link: PrintedKind<Link> = {
+  schema,
+  reshapes: 'freely',
+  blank: (lies) => ({ ...lies, kind: 'link', text: 'Look here', size: 13, to: { kind: 'web', url: '' } }),
+  marks: (item, measure) => {
+    const style = { face: 'plain', size: item.size, bold: true, colour: PLACE } as const
+    if (item.to.kind === 'page')
+      return [
+        { kind: 'path', d: boxPath(item, 3), fill: '#e4f0ee', stroke: PLACE, width: 0.8 },
+        ...centredText(item.text, item, style, measure),
+      ]
+    const { marks } = textMarks(item.text, item, style, measure)
+    const underlines = marks.map((mark) => {
+      if (mark.kind !== 'text') return mark
+      const y = mark.y + item.size * 0.16
+      const d = segmentPath(mark.x, y, mark.x + measure(mark.text, style), y)
+      return { kind: 'path', d, stroke: PLACE, width: item.size * 0.06 } as const
+    })
+    return [...marks, ...underlines]
+  },
+  grown: ({ size }, letters) => ({ size: letters(size) }),
+}

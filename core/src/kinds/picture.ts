@@ -1,0 +1,37 @@
+import { z } from 'zod'
+import { fileId } from '../worksheet/paper.ts'
+import { pictureRecipe, WHOLE } from '../worksheet/recipe.ts'
+import { alt } from './lettering.ts'
+import { laidBox, lying, madeId, notLaid } from './lying.ts'
+import type { PrintedKind } from './printedKind.ts'
+import { thingKind } from './thingKind.ts'
+
+/** `crop` is the part shown, as parts of the whole from 0 to 1. */
+const schema = z.object({
+  ...lying,
+  kind: z.literal('picture'),
+  file: fileId,
+  alt,
+  crop: z.object({
+    x: z.number().min(0).max(1),
+    y: z.number().min(0).max(1),
+    width: z.number().min(0.001).max(1),
+    height: z.number().min(0.001).max(1),
+  }),
+})
+export type Picture = z.infer<typeof schema>
+
+export const picture: PrintedKind<Picture> = {
+  schema,
+  reshapes: 'in shape',
+  blank: (lies) => ({ ...lies, kind: 'picture', file: '0'.repeat(64), alt: '', crop: WHOLE }),
+  marks: ({ file, crop, ...box }) => [{ kind: 'picture', file, crop, box }],
+  words: (item) => item.alt,
+  files: (item) => [item.file],
+  sent: (item, nameOf) => ({ ...item, file: nameOf(pictureRecipe(item.file, item.crop)), crop: WHOLE }),
+}
+
+/** A picture that somebody put on a copy; its `file` is the name of its recording. */
+export const laidPicture = thingKind(picture, schema.omit(notLaid).extend({ ...laidBox, file: madeId }), {
+  recordings: (item) => [item.file],
+})

@@ -1,0 +1,40 @@
+import { boxPath, type Lettering, type Mark, type Measure } from '../draw/mark.ts'
+import { textHeight, textMarks } from '../draw/text.ts'
+import type { Box } from '../worksheet/box.ts'
+import { PLACE } from './lettering.ts'
+
+// What answer places have in common: a rim, and small letters that say what is asked for.
+
+/** The small letters that say what a place wants. */
+export const PLACE_LABEL: Lettering = { face: 'plain', size: 8, bold: false }
+
+const GROUND = '#f5f9f8'
+
+export const placeFrame = (box: Box): Mark => ({
+  kind: 'path',
+  d: boxPath(box, 3),
+  stroke: PLACE,
+  width: 0.9,
+  fill: GROUND,
+})
+
+/** The rim of a place that things are dropped into. */
+export const dashedFrame = (box: Box): Mark => ({
+  kind: 'path',
+  d: boxPath(box, 4),
+  stroke: PLACE,
+  width: 1.1,
+  dash: [5, 3.5],
+  fill: GROUND,
+})
+
+export function placeLabel(text: string, box: Box, measure: Measure): Mark[] {
+  if (text === '') return []
+  const inner = { x: box.x + 5, y: box.y + 2.5, width: box.width - 10, height: PLACE_LABEL.size }
+  return textMarks(text, inner, { ...PLACE_LABEL, colour: PLACE }, measure).marks
+}
+
+/** How high the label over an answer is, in points; none without a label. */
+export function labelHeight(label: string, width: number, measure: Measure): number {
+  return label === '' ? 0 : textHeight(label, width - 10, { ...PLACE_LABEL, colour: '' }, measure) + 2
+}

@@ -1,0 +1,124 @@
+import { z } from 'zod'
+import { boxPath, ellipsePath, linePath, type Mark, segmentPath } from '../draw/mark.ts'
+import { segmentsDistance2 } from '../ink/hitTest.ts'
+import type { Point } from '../ink/points.ts'
+import type { Box } from '../worksheet/box.ts'
+import { INK } from './lettering.ts'
+import { colour, laidBox, laidSize, lying, notLaid } from './lying.ts'
+import type { PrintedKind } from './printedKind.ts'
+import { isInBox, thingKind } from './thingKind.ts'
+
+const schema = z.object({
+  ...lying,
+  kind: z.literal('shape'),
+  form: z.enum(['rectangle', 'ellipse', 'triangle', 'line']),
+  colour,
+  /** Width of its line, in points. */
+  line: z.number().min(0).max(60),
+  fill: colour.nullable(),
+  dashed: z.boolean(),
+  /** A line rises from lower left to upper right instead of falling. */
+  rising: z.boolean(),
+  /** Which ends of a line have an arrowhead. */
+  heads: z.enum(['none', 'start', 'end', 'both']),
+})
+export type Shape = z.infer<typeof schema>
+
+/** A line, with or without arrowheads, or a shape. */
+export const shape: PrintedKind<Shape> = {
+  schema,
+  reshapes: 'freely',
+  blank: (lies) => ({
+    ...lies,
+    kind: 'shape',
+    form: 'rectangle',
+    colour: INK,
+    line: 1.5,
+    fill: null,
+    dashed: false,
+    rising: false,
+    heads: 'none',
+  }),
+  marks: shapeMarks,
+  grown: ({ line }, _letters, factor) => ({ line: line * factor }),
+}
+
+/** A line or shape that somebody put on a copy. Filled with its own colour, it stays so in another. */
+export const laidShape = thingKind(shape, schema.omit(notLaid).extend({ ...laidBox, line: laidSize }), {
+  line: (item) => item.line,
+  isAt: (item, at, reach) => {
+    if (item.form !== 'line') return isInBox(item, at, reach)
+    const { start, end } = lineEnds(item)
+    return segmentsDistance2(at, at, start, end) <= (reach + item.line / 2) ** 2
+  },
+  recoloured: (item, colour) => ({
+    ...item,
+    colour,
+    fill: item.fill === item.colour ? colour : item.fill,
+  }),
+})
+
+/** The two ends of a line. */
+export function lineEnds({ x, y, width, height, rising }: Box & Pick<Shape, 'rising'>) {
+  const [top, foot] = [y, y + height]
+  return { start: { x, y: rising ? foot : top }, end: { x: x + width, y: rising ? top : foot } }
+}
+
+/** A line between two ends; its start is the left one, so arrowheads change sides when ends pass each other. */
+export function lineBetween(line: Shape, { start, end }: ReturnType<typeof lineEnds>): Shape {
+  const turned = end.x < start.x
+  const [left, right] = turned ? [end, start] : [start, end]
+  const heads =
+    turned && line.heads === 'start' ? 'end' : turned && line.heads === 'end' ? 'start' : line.heads
+  return {
+    ...line,
+    heads,
+    rising: right.y < left.y,
+    x: left.x,
+    y: Math.min(left.y, right.y),
+    width: right.x - left.x,
+    height: Math.abs(right.y - left.y),
+  }
+}
+
+function shapeMarks(item: Shape): Mark[] {
+  const style = {
+    kind: 'path',
+    ...(item.line > 0 ? { stroke: item.colour, width: item.line } : {}),
+    ...(item.dashed ? { dash: [item.line * 4, item.line * 3] } : {}),
+  } as const
+  const fill = item.fill === null ? {} : { fill: item.fill }
+  switch (item.form) {
+    case 'rectangle':
+      return [{ ...style, ...fill, d: boxPath(item) }]
+    case 'ellipse':
+      return [{ ...style, ...fill, d: ellipsePath(item) }]
+    case 'triangle': {
+      const foot = item.y + item.height
+      const corners = [
+        { x: item.x + item.width / 2, y: item.y },
+        { x: item.x + item.width, y: foot },
+        { x: item.x, y: foot },
+      ]
+      return [{ ...style, ...fill, d: linePath(corners, true) }]
+    }
+    case 'line': {
+      const { start, end } = lineEnds(item)
+      return [
+        { ...style, d: segmentPath(start.x, start.y, end.x, end.y) },
+        ...(item.heads === 'end' || item.heads === 'both' ? [arrowhead(start, end, item)] : []),
+        ...(item.heads === 'start' || item.heads === 'both' ? [arrowhead(end, start, item)] : []),
+      ]
+    }
+  }
+}
+
+function arrowhead(from: Point, to: Point, { colour, line }: Shape): Mark {
+  const angle = Math.atan2(to.y - from.y, to.x - from.x)
+  const long = 5 + line * 3
+  const side = (turn: number) => ({
+    x: to.x - Math.cos(angle + turn) * long,
+    y: to.y - Math.sin(angle + turn) * long,
+  })
+  return { kind: 'path', d: linePath([to, side(0.42), side(-0.42)], true), fill: colour }
+}

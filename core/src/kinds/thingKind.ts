@@ -1,0 +1,101 @@
+import type { z } from 'zod'
+import { loopTakes } from '../ink/loop.ts'
+import { type Bounds, boundsOf, overlap, type Point } from '../ink/points.ts'
+import { about, growthOf, isPlace, laid, type Similarity, turnOf } from '../ink/similarity.ts'
+import { type Box, boundsOfBox, middle } from '../worksheet/box.ts'
+import type { ItemKind } from './itemKind.ts'
+import type { PrintedKind } from './printedKind.ts'
+
+/** A box that is turned clockwise about its middle, in degrees. */
+export interface Turned extends Box {
+  readonly turn: number
+}
+
+/** The four corners of a thing where they are seen, clockwise from its own upper left. */
+export function cornersOf(thing: Turned): Point[] {
+  const { x, y, width, height } = thing
+  const turned = about(middle(thing), 1, thing.turn)
+  return [
+    { x, y },
+    { x: x + width, y },
+    { x: x + width, y: y + height },
+    { x, y: y + height },
+  ].map((corner) => laid(corner, turned))
+}
+
+/** Corners, middles of sides and the middle: a loop that holds most of them means the thing. */
+function placesOf(thing: Turned): Point[] {
+  const corners = cornersOf(thing)
+  const sides = corners.map((corner, index) => {
+    const next = corners[(index + 1) % 4]!
+    return { x: (corner.x + next.x) / 2, y: (corner.y + next.y) / 2 }
+  })
+  return [...corners, ...sides, middle(thing)]
+}
+
+/** The longest side that a thing can get, in points. */
+const LONGEST = 1e6
+
+function movedBox(thing: Turned, by: Similarity): Turned | undefined {
+  const factor = growthOf(by)
+  const to = laid(middle(thing), by)
+  const [width, height] = [thing.width * factor, thing.height * factor]
+  if (!isPlace(to) || !(Math.max(width, height) <= LONGEST)) return undefined
+  return { x: to.x - width / 2, y: to.y - height / 2, width, height, turn: thing.turn + turnOf(by) }
+}
+
+/** What things of a kind do otherwise than others. */
+export interface ThingWays<Item> {
+  /** The width of its line, in points: half of it lies outside of the box. */
+  line?(item: Item): number
+  /** Whether it lies at a place, both unturned; left out: as its box does. */
+  isAt?(item: Item, at: Point, reach: number): boolean
+  recoloured?(item: Item, colour: string): Item
+  recordings?(item: Item): string[]
+}
+
+interface AnyThing extends Turned {
+  readonly id: string
+  readonly kind: string
+}
+
+/** A thing that people lay down freely, with a box and a turn: it looks and grows like what is printed of its kind. */
+export function thingKind<Printed, Item extends AnyThing>(
+  printed: PrintedKind<Printed>,
+  schema: z.ZodType<Item>,
+  { line, isAt, recoloured, recordings }: ThingWays<Item> = {},
+): ItemKind<Item> {
+  const bounds = (item: Item): Bounds => boundsOf(cornersOf(item), (line?.(item) ?? 0) / 2)
+  const asPrinted = (item: Item) => item as unknown as Printed
+  return {
+    schema,
+    bounds,
+    marks: (item, measure) => {
+      const marks = printed.marks(asPrinted(item), measure)
+      return item.turn === 0 ? marks : [{ kind: 'laid', by: about(middle(item), 1, item.turn), marks }]
+    },
+    held: {
+      inLoop: (item, loop) => loopTakes(loop, placesOf(item)),
+      isAt: (item, at, reach) => {
+        const here = laid(at, about(middle(item), 1, -item.turn))
+        return isAt ? isAt(item, here, reach) : isInBox(item, here, reach)
+      },
+    },
+    moved: (item, by) => {
+      const box = movedBox(item, by)
+      const factor = growthOf(by)
+      const grown = printed.grown?.(asPrinted(item), (size) => size * factor, factor)
+      return box ? { ...item, ...grown, ...box } : item
+    },
+    changed: (item, { thing }) => (thing?.kind === item.kind ? { ...(thing as Item), id: item.id } : item),
+    asChange: (item) => ({ thing: item }),
+    touches: (item, place) => overlap(boundsOfBox(place), bounds(item)),
+    ...(recoloured ? { recoloured } : {}),
+    ...(recordings ? { recordings } : {}),
+  }
+}
+
+/** Whether a place lies in a box, or `reach` points around it. */
+export function isInBox({ x, y, width, height }: Box, at: Point, reach: number): boolean {
+  return at.x >= x - reach && at.x <= x + width + reach && at.y >= y - reach && at.y <= y + height + reach
+}
