@@ -30,7 +30,7 @@ import {
   teacherBy,
 } from './queries.ts'
 import { isCode } from './secrets.ts'
-import { endSessions, signIn, signOut } from './session.ts'
+import { afterAnswer, endSessions, signIn, signOut } from './session.ts'
 
 export function peopleRoutes(context: Context): Router {
   const { db } = context
@@ -159,7 +159,7 @@ export function peopleRoutes(context: Context): Router {
     const giveBack = await limits.count(request, 'account', `password ${id}`)
     const changed = await changePassword(db, id, now, to)
     await giveBack()
-    context.news.personSignedOut(id)
+    afterAnswer(request, () => context.news.personSignedOut(id))
     await welcome(request, response, changed)
   })
 

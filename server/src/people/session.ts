@@ -128,7 +128,15 @@ export async function signIn({ news, now }: Context, request: Request, person: K
   )
   Object.assign(request.session, { person: person.id, epoch: person.epoch, begun: now() })
   await new Promise<void>((done, failed) => request.session.save((error) => (error ? failed(error) : done())))
-  news.signedOut(before)
+  afterAnswer(request, () => news.signedOut(before))
+}
+
+/**
+ * Does something once the answer is out. A device whose live connection ends asks at once who is signed in:
+ * by then it must have the new session, or it would take itself for signed out.
+ */
+export function afterAnswer(request: Request, act: () => void): void {
+  request.res!.once('close', act)
 }
 
 /** Ends the session. */

@@ -1,8 +1,8 @@
 import { MOST_SWATCHES, type Person, type Swatch } from '@hand-back/core'
 import { useCallback, useMemo, useState } from 'react'
 import { useHabits } from './habits/useHabits.ts'
+import type { Putting } from './kinds/index.ts'
 import { inkInHand } from './swatches.ts'
-import type { Putting } from './things/kinds.ts'
 import type { ToolName } from './tools/tools.ts'
 
 /** The tools in somebody's hand: their swatches, which one writes, or what else is in hand. */

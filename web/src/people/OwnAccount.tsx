@@ -2,6 +2,7 @@ import { type Person, person as personSchema } from '@hand-back/core'
 import { useState } from 'react'
 import type { z } from 'zod'
 import { ask, nothing } from '../api/ask.ts'
+import { queries, queryClient } from '../api/queries.ts'
 import { ActForm } from '../ui/ActForm.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Dialog } from '../ui/Dialog.tsx'
@@ -36,7 +37,8 @@ function NewPassword({ onDone }: { onDone: () => void }) {
   const [now, setNow] = useState('')
   const [to, setTo] = useState('')
   const { run, busy, problem } = useAct(async () => {
-    await ask(personSchema as z.ZodType<Person>, 'POST', '/password', { now, to })
+    const me = await ask(personSchema as z.ZodType<Person>, 'POST', '/password', { now, to })
+    queryClient.setQueryData(queries.me().queryKey, me)
     saySentence('Your password is changed. Everywhere else you are signed out.')
     onDone()
   })

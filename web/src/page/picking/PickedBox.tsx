@@ -14,6 +14,7 @@ import {
 } from '@hand-back/core'
 import { RotateCw } from 'lucide-react'
 import { type PointerEvent, useRef, useState } from 'react'
+import { laidKindOf } from '../kinds/index.ts'
 import { toPage, type View } from '../view.ts'
 import { LiftedItems } from './LiftedItems.tsx'
 import { middleOf } from './usePicking.ts'
@@ -124,7 +125,8 @@ export function PickedBox({
   const lifted = by !== still || shape !== undefined
   const corners = cornersIn(bounds)
   const middle = { x: (bounds.x0 + bounds.x1) / 2, y: bounds.y0 }
-  const stretches = only && !lifted && Math.abs(only.turn % 360) < 0.01
+  const upright = only && !lifted && Math.abs(only.turn % 360) < 0.01
+  const sides = upright ? laidKindOf(only).sides : []
   return (
     <>
       {/* A second finger may come down anywhere: what is picked up is often smaller than two of them. */}
@@ -151,7 +153,7 @@ export function PickedBox({
             {...handlers({ corner, opposite: corners[(index + 2) % 4]! })}
           />
         ))}
-      {stretches && (only.kind === 'text' || only.kind === 'direction' || only.kind === 'shape') && (
+      {sides.includes('side') && (
         <Handle
           at={{ x: bounds.x1, y: (bounds.y0 + bounds.y1) / 2 }}
           view={view}
@@ -160,7 +162,7 @@ export function PickedBox({
           {...handlers('side')}
         />
       )}
-      {stretches && only.kind === 'shape' && (
+      {sides.includes('foot') && (
         <Handle
           at={{ x: (bounds.x0 + bounds.x1) / 2, y: bounds.y1 }}
           view={view}

@@ -1,34 +1,10 @@
-import {
-  Camera,
-  Circle,
-  ClipboardPaste,
-  Image,
-  type LucideIcon,
-  Minus,
-  MoveUpRight,
-  PencilLine,
-  Plus,
-  Sigma,
-  Square,
-  StickyNote,
-  Triangle,
-} from 'lucide-react'
+import { Camera, ClipboardPaste, Image, type LucideIcon, Plus, Sigma } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { useRef, useState } from 'react'
+import { PUTS } from '../kinds/index.ts'
 import { StripButton } from '../StripButton.tsx'
 import { StripCard } from '../StripCard.tsx'
 import type { Tools } from '../useTools.ts'
-import type { Putting } from './kinds.ts'
-
-const KINDS: readonly (readonly [Putting, string, LucideIcon])[] = [
-  ['text', 'Words', PencilLine],
-  ['note', 'Note', StickyNote],
-  ['line', 'Line', Minus],
-  ['arrow', 'Arrow', MoveUpRight],
-  ['rectangle', 'Box', Square],
-  ['ellipse', 'Round', Circle],
-  ['triangle', 'Triangle', Triangle],
-]
 
 interface PutMenuProps {
   tools: Tools
@@ -73,8 +49,8 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) 
           chosen.current = false
         }}
       >
-        {KINDS.map(([kind, name, icon]) => (
-          <Choice key={kind} icon={icon} name={name} onPress={then(() => tools.put(kind))} />
+        {[...PUTS].map(([putting, { name, icon }]) => (
+          <Choice key={putting} icon={icon} name={name} onPress={then(() => tools.put(putting))} />
         ))}
         <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
         <Choice icon={Camera} name="Camera" onPress={then(() => camera.current?.click())} />

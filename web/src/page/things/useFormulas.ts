@@ -1,8 +1,8 @@
 import type { FormulaDrawing, Thing } from '@hand-back/core'
 import { useMemo, useState } from 'react'
+import { LETTERS } from '../kinds/laidKind.ts'
 import type { Picking } from '../picking/usePicking.ts'
 import { formulaThing, rewrittenFormula } from './formulaThing.ts'
-import { LETTERS } from './kinds.ts'
 import type { Things } from './useThings.ts'
 
 /** The formula that is being written, new or one that lies on the page. */

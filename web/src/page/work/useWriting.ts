@@ -15,7 +15,7 @@ import {
 import { useMemo } from 'react'
 import { useStore } from 'zustand'
 import type { CopyStore } from '../copyStore.ts'
-import { madeThing } from '../things/kinds.ts'
+import { madeThing } from '../things/madeThing.ts'
 import type { FittedTools } from '../useTools.ts'
 import type { Writing } from '../writing.ts'
 

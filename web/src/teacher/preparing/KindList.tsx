@@ -3,7 +3,7 @@ import { useStore } from 'zustand'
 import { sayProblem } from '../../ui/notices.ts'
 import { bringPicture } from './bringPicture.ts'
 import { usePreparing } from './context.ts'
-import { GROUPS, type KindName, kindName, type OpenerName } from './kinds.ts'
+import { GROUPS, kindName } from './kinds/index.ts'
 import { PartOfPage } from './pages/PartOfPage.tsx'
 import { putInView } from './putDown.ts'
 import { putPicture } from './putPicture.ts'
@@ -16,7 +16,7 @@ export function KindList() {
   const placing = useStore(store.view, (preparing) => preparing.placing)
   const [cutting, setCutting] = useState(false)
   const pictures = useRef<HTMLInputElement>(null)
-  const choose = (kind: KindName | OpenerName, byKey: boolean) => {
+  const choose = (kind: string, byKey: boolean) => {
     if (kind === 'picture') pictures.current?.click()
     else if (kind === 'part') setCutting(true)
     else {

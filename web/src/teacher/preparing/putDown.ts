@@ -1,5 +1,6 @@
 import {
   type Box,
+  blankItem,
   lineBetween,
   nextLabel,
   type Printed,
@@ -8,7 +9,7 @@ import {
   timesA4,
   type WorksheetPage,
 } from '@hand-back/core'
-import { KINDS, pressSize } from './kinds.ts'
+import { pressSize, putOf } from './kinds/index.ts'
 import type { SheetStore } from './sheetStore.ts'
 
 /** The box between two places. */
@@ -31,7 +32,8 @@ export function putDown(store: SheetStore, page: WorksheetPage, from: Place, to:
   const { placing } = store.view.getState()
   const box = boxBetween(from, to)
   if (placing === 'question') putQuestion(store, page, box)
-  if (!placing || placing === 'ink' || placing === 'question') return
+  const put = placing && putOf(placing)
+  if (!placing || !put) return
   const times = timesA4(page)
   const { width, height } = pressSize(placing)
   const usual = { width: width * times, height: height * times }
@@ -40,15 +42,15 @@ export function putDown(store: SheetStore, page: WorksheetPage, from: Place, to:
     ? usual
     : {
         width: Math.max(box.width, PRESS * times),
-        height: Math.max(box.height, placing === 'line' ? 0 : PRESS * times),
+        height: Math.max(box.height, put.isLine ? 0 : PRESS * times),
       }
   const at = {
     x: Math.max(0, Math.min(box.x, page.width - size.width)),
     y: Math.max(0, Math.min(box.y, page.height - size.height)),
   }
-  const made = fittedTo(KINDS[placing].make({ ...at, ...size }), times)
-  const line = placing === 'line' && !press
-  store.put([line ? lineBetween(made as Printed<'shape'>, { start: from, end: to }) : made])
+  const blank = blankItem(put.kind, { ...at, ...size }, () => crypto.randomUUID())
+  const made = fittedTo({ ...blank, ...put.as } as PrintedItem, times)
+  store.put([put.isLine && !press ? lineBetween(made as Printed<'shape'>, { start: from, end: to }) : made])
 }
 
 /** An item whose letters and lines begin in a size that fits the page; its box stays. */
@@ -79,8 +81,7 @@ function putQuestion(store: SheetStore, page: WorksheetPage, box: Box): void {
 /** Puts a kind in the middle of what is seen: the way of keys. */
 export function putInView(store: SheetStore, page: WorksheetPage, middle: { x: number; y: number }): void {
   const { placing } = store.view.getState()
-  const size =
-    placing && placing !== 'ink' && placing !== 'question' ? pressSize(placing) : { width: 0, height: 0 }
+  const size = placing ? pressSize(placing) : { width: 0, height: 0 }
   const at = { x: middle.x - size.width / 2, y: middle.y - size.height / 2 }
   putDown(store, page, at, at)
 }

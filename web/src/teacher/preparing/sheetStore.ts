@@ -10,7 +10,6 @@ import {
   type WorksheetPage,
 } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { KindName } from './kinds.ts'
 
 /** A worksheet being prepared, as its screen sees it. */
 export interface Preparing {
@@ -22,7 +21,7 @@ export interface Preparing {
   /** The question area picked, if one is. */
   readonly area: { readonly question: string; readonly index: number } | undefined
   /** What the next press on the page puts there. */
-  readonly placing: KindName | undefined
+  readonly placing: string | undefined
   readonly canUndo: boolean
   readonly canRedo: boolean
 }
@@ -166,7 +165,7 @@ export class SheetStore {
     this.view.setState({ picked: new Set(), area: { question, index }, placing: undefined })
   }
 
-  place(kind: KindName | undefined): void {
+  place(kind: string | undefined): void {
     this.#dropEmpty(new Set())
     this.view.setState({ placing: kind, picked: new Set(), area: undefined })
   }

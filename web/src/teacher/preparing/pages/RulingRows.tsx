@@ -1,5 +1,5 @@
 import type { Ruling } from '@hand-back/core'
-import { AxisRows } from '../panels/draw.tsx'
+import { AxisRows } from '../panels/AxisRows.tsx'
 import { ChoiceRow, ColourRow, NumberRow } from '../panels/rows.tsx'
 
 const COLOURS = [

@@ -1,27 +1,16 @@
-import { type Printed, type PrintedItem, saysNothing } from '@hand-back/core'
-import { type ReactNode, useEffect, useRef } from 'react'
+import { type PrintedItem, saysNothing } from '@hand-back/core'
+import { useEffect, useRef } from 'react'
 import { useStore } from 'zustand'
 import { usePreparing } from '../context.ts'
-import { itemName } from '../kinds.ts'
+import { itemName, teacherKindOf } from '../kinds/index.ts'
+import type { SetOf } from '../kinds/teacherKind.ts'
 import { pickedOf, type SheetStore } from '../sheetStore.ts'
-import { ChoicePanel, DropPanel, LabelPanel, TypedPanel } from './ask.tsx'
-import { CardPanel } from './CardPanel.tsx'
-import { InkPanel, PlotPanel, ShapePanel } from './draw.tsx'
 import { ManyPanel } from './ManyPanel.tsx'
 import { PagePanel } from './PagePanel.tsx'
 import { PlaceRows } from './PlaceRows.tsx'
 import { QuestionPanel } from './QuestionPanel.tsx'
 import { RepeatRows } from './RepeatRows.tsx'
 import { PanelTitle } from './rows.tsx'
-import {
-  DirectionPanel,
-  FormulaPanel,
-  LinkPanel,
-  PicturePanel,
-  PiecePanel,
-  type SetOf,
-  TextPanel,
-} from './tell.tsx'
 
 /** What can be said of what is picked: one thing, several, a question, or the page. */
 export function SidePanel() {
@@ -73,27 +62,7 @@ function ItemPanel({ item, store }: { item: PrintedItem; store: SheetStore }) {
   )
 }
 
-const PANELS: {
-  [Kind in PrintedItem['kind']]: (props: { item: Printed<Kind>; set: SetOf<Printed<Kind>> }) => ReactNode
-} = {
-  text: TextPanel,
-  direction: DirectionPanel,
-  formula: FormulaPanel,
-  picture: PicturePanel,
-  piece: PiecePanel,
-  link: LinkPanel,
-  typed: TypedPanel,
-  choice: ChoicePanel,
-  drop: DropPanel,
-  speak: LabelPanel as never,
-  photo: LabelPanel as never,
-  card: CardPanel,
-  shape: ShapePanel,
-  plot: PlotPanel,
-  ink: InkPanel,
-}
-
 function Fields({ item, set }: { item: PrintedItem; set: SetOf<PrintedItem> }) {
-  const Panel = PANELS[item.kind] as (props: { item: PrintedItem; set: SetOf<PrintedItem> }) => ReactNode
+  const { Panel } = teacherKindOf(item)
   return <Panel item={item} set={set} />
 }

@@ -1,80 +1,21 @@
-import {
-  type Axis,
-  axis,
-  NotAFormula,
-  type Parameter,
-  type Printed,
-  parameter,
-  readFormula,
-} from '@hand-back/core'
+import { NotAFormula, type Parameter, parameter, readFormula } from '@hand-back/core'
 import { Plus, X } from 'lucide-react'
-import { useState } from 'react'
 import { COLOURS } from '../../../page/swatches.ts'
 import { Button } from '../../../ui/Button.tsx'
-import { ChoiceRow, ColourRow, NumberBox, NumberRow, SMALL_INPUT, TextRow, TickRow } from './rows.tsx'
-import type { SetOf } from './tell.tsx'
+import { AxisRows } from '../panels/AxisRows.tsx'
+import { NumberBox, SMALL_INPUT, TickRow } from '../panels/rows.tsx'
+import type { PanelProps, TeacherKind } from './teacherKind.ts'
 
-export function ShapePanel({ item, set }: { item: Printed<'shape'>; set: SetOf<Printed<'shape'>> }) {
-  const line = item.form === 'line'
-  return (
-    <>
-      {line ? (
-        <ChoiceRow
-          label="Arrowheads"
-          value={item.heads}
-          options={[
-            ['none', 'none'],
-            ['end', item.rising ? 'at the upper end' : 'at the right end'],
-            ['start', item.rising ? 'at the lower end' : 'at the left end'],
-            ['both', 'at both ends'],
-          ]}
-          onChange={(heads) => set({ heads })}
-        />
-      ) : (
-        <ChoiceRow
-          label="Form"
-          value={item.form}
-          options={[
-            ['rectangle', 'rectangle'],
-            ['ellipse', 'circle or ellipse'],
-            ['triangle', 'triangle'],
-          ]}
-          onChange={(form) => set({ form })}
-        />
-      )}
-      <NumberRow
-        label="Line, pt"
-        value={item.line}
-        least={0}
-        most={60}
-        onChange={(width) => set({ line: width }, 'line')}
-      />
-      <TickRow label="Dashed" on={item.dashed} onChange={(dashed) => set({ dashed })} />
-      <ColourRow label="Colour" value={item.colour} onChange={(colour) => set({ colour }, 'colour')} />
-      {!line && (
-        <ColourRow
-          label="Filled with"
-          value={item.fill}
-          onChange={(fill) => set({ fill }, 'fill')}
-          none={{ word: 'nothing', choose: () => set({ fill: null }) }}
-        />
-      )}
-    </>
-  )
-}
+export const plot = {
+  name: () => 'Axes and curves',
+  group: 'Draw',
+  list: {
+    plot: { name: 'Axes and curves', put: { size: [90, 70] } },
+  },
+  Panel,
+} satisfies TeacherKind<'plot'>
 
-export function InkPanel({ item, set }: { item: Printed<'ink'>; set: SetOf<Printed<'ink'>> }) {
-  return (
-    <ColourRow
-      label="Colour"
-      value={item.stroke.colour}
-      offer={[...COLOURS, ['#c9ced4', 'pale, to trace']]}
-      onChange={(colour) => set({ stroke: { ...item.stroke, colour } }, 'colour')}
-    />
-  )
-}
-
-export function PlotPanel({ item, set }: { item: Printed<'plot'>; set: SetOf<Printed<'plot'>> }) {
+function Panel({ item, set }: PanelProps<'plot'>) {
   const { curves, parameters } = item
   const letters = parameters.map(({ name }) => name)
   const free = [...'abcdghkmnpqrst'].find((letter) => !letters.includes(letter))
@@ -235,39 +176,5 @@ function ParameterRow({
       </div>
       <TickRow label="Students slide it" on={of.open} onChange={(open) => change({ open })} />
     </div>
-  )
-}
-
-/** One axis. Numbers that make no axis are told, and the last good axis stays. */
-export function AxisRows({ name, of, onChange }: { name: string; of: Axis; onChange: (axis: Axis) => void }) {
-  const [problem, setProblem] = useState<string>()
-  const change = (next: Partial<Axis>) => {
-    const made = axis.safeParse({ ...of, ...next })
-    setProblem(made.success ? undefined : made.error.issues[0]?.message)
-    if (made.success) onChange(made.data)
-  }
-  return (
-    <fieldset className="flex min-w-0 flex-col gap-1.5">
-      <legend className="mb-1">{name}</legend>
-      <div className="grid grid-cols-3 gap-1.5">
-        <NumberBox aria-label={`${name} from`} value={of.from} onChange={(from) => change({ from })} />
-        <NumberBox aria-label={`${name} to`} value={of.to} onChange={(to) => change({ to })} />
-        <NumberBox
-          aria-label={`${name}, step`}
-          value={of.step}
-          least={1e-6}
-          onChange={(step) => change({ step })}
-        />
-        <span className="text-sm text-ink-soft">from</span>
-        <span className="text-sm text-ink-soft">to</span>
-        <span className="text-sm text-ink-soft">step</span>
-      </div>
-      <TextRow label="Label" value={of.label} longest={60} onChange={(label) => change({ label })} />
-      {problem && (
-        <p role="alert" className="text-sm text-madder">
-          {problem}
-        </p>
-      )}
-    </fieldset>
   )
 }

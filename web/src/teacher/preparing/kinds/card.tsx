@@ -5,8 +5,8 @@ import { Button } from '../../../ui/Button.tsx'
 import { sayProblem } from '../../../ui/notices.ts'
 import { bringPicture } from '../bringPicture.ts'
 import { usePreparing } from '../context.ts'
-import { ChoiceRow, ColourRow, NumberRow, TextRow, TickRow } from './rows.tsx'
-import type { SetOf } from './tell.tsx'
+import { ChoiceRow, ColourRow, NumberRow, TextRow, TickRow } from '../panels/rows.tsx'
+import type { PanelProps, TeacherKind } from './teacherKind.ts'
 
 const TINTS = [
   ['#f7f5ef', 'paper'],
@@ -17,7 +17,20 @@ const TINTS = [
   [TONES.madder[1], 'madder'],
 ] as const
 
-export function CardPanel({ item, set }: { item: Printed<'card'>; set: SetOf<Printed<'card'>> }) {
+export const card = {
+  name: ({ stack }: Printed<'card'>) => (stack ? 'Stack' : 'Card'),
+  group: 'Move',
+  list: {
+    card: { name: 'Card', put: { size: [32, 12] } },
+    stack: {
+      name: 'Stack that never ends',
+      put: { size: [20, 12], as: { face: { kind: 'text', text: '→', size: 14 }, stack: true } },
+    },
+  },
+  Panel,
+} satisfies TeacherKind<'card'>
+
+function Panel({ item, set }: PanelProps<'card'>) {
   const { worksheet } = usePreparing()
   const input = useRef<HTMLInputElement>(null)
   const { face } = item

@@ -1,7 +1,11 @@
 import { thing } from '@hand-back/core'
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { type Look, madeThing, ontoPage, PUTTING } from './kinds.ts'
+import { PUTS } from '../kinds/index.ts'
+import type { Look } from '../kinds/laidKind.ts'
+import { madeThing, ontoPage } from './madeThing.ts'
+
+const PUTTING = [...PUTS.keys()]
 
 const LOOK: Look = { colour: '#2457a6', width: 3, tone: 'madder', times: 1 }
 const place = fc.record({ x: fc.integer({ min: 0, max: 600 }), y: fc.integer({ min: 0, max: 800 }) })

@@ -1,0 +1,50 @@
+import { TONES } from '@hand-back/core'
+import { Palette, PencilLine, StickyNote } from 'lucide-react'
+import { Opens } from '../picking/Opens.tsx'
+import { StripButton } from '../StripButton.tsx'
+import { type ChangeProps, type LaidKind, LETTERS } from './laidKind.ts'
+
+const NOTES = [
+  ['ochre', 'yellow'],
+  ['verdigris', 'green'],
+  ['slate', 'blue'],
+  ['madder', 'red'],
+  ['ink', 'grey'],
+] as const
+
+export const direction = {
+  puts: {
+    note: {
+      name: 'Note',
+      icon: StickyNote,
+      size: [55, 14],
+      hasWords: true,
+      make: ({ tone, times }) => ({ tone, size: LETTERS * times }),
+    },
+  },
+  sides: ['side'],
+  Change: ({ thing, onWords }) => (
+    <StripButton icon={PencilLine} label="Words" onClick={() => onWords(thing)} />
+  ),
+  ChangeMore: Ground,
+} satisfies LaidKind<'direction'>
+
+function Ground({ thing, change }: ChangeProps<'direction'>) {
+  return (
+    <Opens icon={Palette} label="Colour">
+      <div className="flex gap-2">
+        {NOTES.map(([tone, name]) => (
+          <button
+            key={tone}
+            type="button"
+            aria-label={name}
+            aria-pressed={thing.tone === tone}
+            onClick={() => change({ ...thing, tone })}
+            className={`h-11 w-12 rounded-tag border ${thing.tone === tone ? 'border-2 border-ink' : 'border-rule'}`}
+            style={{ background: TONES[tone][1] }}
+          />
+        ))}
+      </div>
+    </Opens>
+  )
+}

@@ -1,0 +1,10 @@
+import { PencilLine } from 'lucide-react'
+import { StripButton } from '../StripButton.tsx'
+import type { LaidKind } from './laidKind.ts'
+
+export const formula = {
+  sides: [],
+  Change: ({ thing, onFormula }) => (
+    <StripButton icon={PencilLine} label="Formula" onClick={() => onFormula(thing)} />
+  ),
+} satisfies LaidKind<'formula'>

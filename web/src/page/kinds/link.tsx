@@ -1,0 +1,26 @@
+import { onScreen } from '../answers/onScreen.ts'
+import type { ControlProps, PageKind } from './pageKind.ts'
+
+export const link: PageKind<'link'> = { Control: LinkPlace, worksToRead: true }
+
+function LinkPlace({ item, view, acts }: ControlProps<'link'>) {
+  const { to } = item
+  const shared = {
+    'data-takes': 'typing',
+    className: 'pointer-events-auto absolute rounded-sm',
+    style: onScreen(view, item),
+  }
+  if (to.kind === 'page')
+    return (
+      <button
+        type="button"
+        aria-label={item.text || 'Go to the page'}
+        onClick={() => acts.turnTo(to.page)}
+        {...shared}
+      />
+    )
+  if (to.url === '') return null
+  return (
+    <a href={to.url} target="_blank" rel="noreferrer noopener" aria-label={item.text || to.url} {...shared} />
+  )
+}

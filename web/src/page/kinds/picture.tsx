@@ -1,0 +1,42 @@
+import { cutOff, cutsOf, type Printed } from '@hand-back/core'
+import { Crop } from 'lucide-react'
+import { Opens } from '../picking/Opens.tsx'
+import type { ChangeProps, LaidKind } from './laidKind.ts'
+
+export const picture = {
+  sides: [],
+  ChangeMore: (props) => (
+    <Opens icon={Crop} label="Cut off">
+      <CutOffRows {...props} />
+    </Opens>
+  ),
+} satisfies LaidKind<'picture'>
+
+function CutOffRows({ thing: picture, change: onChange }: ChangeProps<'picture'>) {
+  const cuts = cutsOf(picture as unknown as Printed<'picture'>)
+  return (
+    <fieldset className="flex flex-col gap-1">
+      <legend className="mb-1 font-semibold">Cut off</legend>
+      {(['left', 'right', 'top', 'bottom'] as const).map((side) => (
+        <label key={side} className="grid min-h-[40px] grid-cols-[70px_1fr] items-center">
+          {side}
+          <input
+            type="range"
+            min={0}
+            max={95}
+            value={Math.round(cuts[side] * 100)}
+            onChange={(event) => {
+              const cut = cutOff(
+                picture as unknown as Printed<'picture'>,
+                side,
+                Number(event.target.value) / 100,
+              )
+              onChange({ ...picture, ...cut, file: picture.file })
+            }}
+            className="w-full accent-verdigris"
+          />
+        </label>
+      ))}
+    </fieldset>
+  )
+}

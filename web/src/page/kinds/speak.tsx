@@ -1,0 +1,8 @@
+import { SpeakPlace } from '../answers/SpeakPlace.tsx'
+import type { PageKind } from './pageKind.ts'
+
+export const speak: PageKind<'speak'> = {
+  Control: ({ item, view, acts }) => (
+    <SpeakPlace item={item} view={view} onRecorded={(sound) => acts.speak(item, sound)} />
+  ),
+}

@@ -1,0 +1,54 @@
+import type { Face } from '@hand-back/core'
+import { PencilLine, Type } from 'lucide-react'
+import { familyOf } from '../draw/letters.ts'
+import { Opens } from '../picking/Opens.tsx'
+import { StripButton } from '../StripButton.tsx'
+import { type LaidKind, LETTERS } from './laidKind.ts'
+
+const FACES = [
+  ['reading', 'easy to read'],
+  ['plain', 'plain'],
+  ['book', 'as in books'],
+] as const
+
+export const text = {
+  puts: {
+    text: {
+      name: 'Words',
+      icon: PencilLine,
+      size: [70, 8],
+      hasWords: true,
+      make: ({ colour, times }) => ({ colour, size: LETTERS * times }),
+    },
+  },
+  sides: ['side'],
+  Change: ({ thing, change, onWords }) => (
+    <>
+      <StripButton icon={PencilLine} label="Words" onClick={() => onWords(thing)} />
+      <Opens icon={Type} label="Letters">
+        <Faces face={thing.face} onChoose={(face) => change({ ...thing, face })} />
+      </Opens>
+    </>
+  ),
+} satisfies LaidKind<'text'>
+
+function Faces({ face, onChoose }: { face: Face; onChoose: (face: Face) => void }) {
+  return (
+    <div className="flex gap-2">
+      {FACES.map(([of, name]) => (
+        <button
+          key={of}
+          type="button"
+          aria-pressed={face === of}
+          onClick={() => onChoose(of)}
+          className={`flex min-h-[64px] w-[84px] flex-col items-center justify-center rounded-tag border bg-sheet px-2 ${face === of ? 'border-2 border-ink' : 'border-rule'}`}
+        >
+          <span aria-hidden="true" className="text-2xl leading-8" style={{ fontFamily: familyOf(of) }}>
+            Aa
+          </span>
+          {name}
+        </button>
+      ))}
+    </div>
+  )
+}

@@ -1,0 +1,15 @@
+import { TextRow } from '../panels/rows.tsx'
+import type { PanelProps, TeacherKind } from './teacherKind.ts'
+
+export const speak = {
+  name: () => 'Place to speak',
+  group: 'Ask',
+  list: {
+    speak: { name: 'Place to speak', put: { size: [60, 20] } },
+  },
+  Panel,
+} satisfies TeacherKind<'speak'>
+
+function Panel({ item, set }: PanelProps<'speak'>) {
+  return <TextRow label="Label" first value={item.label} onChange={(label) => set({ label }, 'label')} />
+}
