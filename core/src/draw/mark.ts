@@ -46,7 +46,12 @@ export type Mark =
       readonly part: Box
       readonly box: Box
     }
-  | { readonly kind: 'stroke'; readonly stroke: Stroke; readonly inner: Box; readonly box: Box }
+  | {
+      readonly kind: 'stroke'
+      readonly stroke: Stroke
+      /** Where it lies; left out: where it was drawn. `inner` of its own space comes to lie in `box`. */
+      readonly lies?: { readonly inner: Box; readonly box: Box }
+    }
   /** Marks laid elsewhere together. */
   | { readonly kind: 'laid'; readonly by: Similarity; readonly marks: readonly Mark[] }
 

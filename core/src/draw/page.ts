@@ -1,5 +1,7 @@
+import { type Stroke, shinesThrough } from '../ink/stroke.ts'
 import { cardMarks } from '../kinds/card.ts'
-import { type Item, isThing, itemMarks } from '../kinds/items.ts'
+import type { Level } from '../kinds/itemKind.ts'
+import { type Item, itemMarks, kindOfItem } from '../kinds/items.ts'
 import { kindOfPrinted, printedMarks } from '../kinds/printed.ts'
 import { answersIn, cardsOn, type LyingCard } from '../page/answers.ts'
 import { paperBoxOf, type WorksheetPage } from '../worksheet/page.ts'
@@ -30,16 +32,13 @@ export function stillMarks(page: WorksheetPage, items: Iterable<Item>, measure: 
 }
 
 /** What was ticked, and the photos. */
-export function givenMarks(page: WorksheetPage, items: Iterable<Item>, measure: Measure): Mark[] {
-  const all = [...items]
-  return [
-    ...answeredMarks(page, all, measure, false),
-    ...all.filter((item) => !isThing(item)).flatMap((item) => itemMarks(item, measure)),
-  ]
-}
+export const givenMarks = (page: WorksheetPage, items: readonly Item[], measure: Measure): Mark[] => [
+  ...answeredMarks(page, items, measure, false),
+  ...marksAt('given', items, measure),
+]
 
 /** What was typed, as letters in their boxes. */
-export const typedMarks = (page: WorksheetPage, items: Iterable<Item>, measure: Measure): Mark[] =>
+const typedMarks = (page: WorksheetPage, items: readonly Item[], measure: Measure): Mark[] =>
   answeredMarks(page, items, measure, true)
 
 function answeredMarks(page: WorksheetPage, items: Iterable<Item>, measure: Measure, typed: boolean): Mark[] {
@@ -52,15 +51,27 @@ function answeredMarks(page: WorksheetPage, items: Iterable<Item>, measure: Meas
 }
 
 /** Everything that was laid on a page freely, from below. */
-export const thingsMarks = (items: Iterable<Item>, measure: Measure): Mark[] =>
-  [...items].filter(isThing).flatMap((thing) => itemMarks(thing, measure))
+export const thingsMarks = (items: readonly Item[], measure: Measure): Mark[] =>
+  marksAt('thing', items, measure)
 
-/** The cards where they lie. */
-export function lyingMarks(cards: readonly LyingCard[], measure: Measure): Mark[] {
-  return cards.flatMap(({ card, box }) => cardMarks({ ...card, ...box, stack: false }, measure))
+/** Ink from below: what shines through lies under all other. */
+export function inkMarks(items: readonly Item[], measure: Measure): Mark[] {
+  const ink = items.filter((item): item is Stroke => item.kind === 'stroke')
+  return marksAt(
+    'ink',
+    [...ink.filter(shinesThrough), ...ink.filter((each) => !shinesThrough(each))],
+    measure,
+  )
 }
 
-/** A whole page of a copy as it is to be read: printed items with every answer. Ink and voice lie over it. */
+const marksAt = (level: Level, items: readonly Item[], measure: Measure): Mark[] =>
+  items.filter((item) => kindOfItem(item).level === level).flatMap((item) => itemMarks(item, measure))
+
+/** The cards where they lie. */
+const lyingMarks = (cards: readonly LyingCard[], measure: Measure): Mark[] =>
+  cards.flatMap(({ card, box }) => cardMarks({ ...card, ...box, stack: false }, measure))
+
+/** A page of a copy as it is to be read, under the ink: printed items with every answer, things and cards. */
 export function pageMarks(
   page: WorksheetPage,
   items: readonly Item[],
@@ -76,3 +87,18 @@ export function pageMarks(
     ...lyingMarks(cardsOn(page, items, copy), measure),
   ]
 }
+
+/**
+ * Everything there is to see of a page of a copy over its PDF or picture (`paperPiece`), from below. Whatever
+ * shows a page (small pictures, the PDF) draws these marks in their order.
+ */
+export const scene = (
+  page: WorksheetPage,
+  items: readonly Item[],
+  copy: string,
+  measure: Measure,
+): Mark[] => [
+  ...pageMarks(page, items, copy, measure),
+  ...inkMarks(items, measure),
+  ...marksAt('sign', items, measure),
+]

@@ -18,6 +18,9 @@ export const nib = z.enum(['pen', 'marker', 'highlighter', 'brush'])
 export type Nib = z.infer<typeof nib>
 export const NIBS = nib.options
 
+/** Whether ink lets what is under it shine through: it is multiplied with it, and lies under all other ink. */
+export const shinesThrough = (of: { readonly nib: Nib }): boolean => of.nib === 'highlighter'
+
 /** The longest packed stroke taken, in base64 letters: far above the longest a hand draws. */
 const MOST_INK = 900_000
 

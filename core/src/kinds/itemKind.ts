@@ -33,8 +33,10 @@ export interface ItemKind<Item> {
   readonly isShared?: boolean
   /** The smallest upright rectangle around it; nothing: it has no place of its own. */
   bounds?(item: Item): Bounds
-  /** What it looks like among what is printed; ink and sounds are drawn over all that. */
+  /** What it looks like; left out: it is seen by what it changes. */
   marks?(item: Item, measure: Measure): Mark[]
+  /** Among which it is drawn, from below: what was given at places, things, ink, and signs over everything. */
+  readonly level?: Level
   /** How hands take hold of it; left out: it cannot be picked up. */
   readonly held?: Held<Item>
   /** Laid elsewhere; left out: it stays. A move that would make it too small, large or far to be seen leaves it. */
@@ -44,13 +46,16 @@ export interface ItemKind<Item> {
   changed?(item: Item, set: Change): Item
   /** The change that makes it what it is: the opposite of `changed`. */
   asChange?(item: Item): Change
-  /** The recordings (sounds, pictures) that it plays or shows. */
-  recordings?(item: Item): string[]
+  /** The recordings that it shows, and those that it plays. */
+  pictures?(item: Item): string[]
+  sounds?(item: Item): string[]
   /** The printed item that it belongs to. */
   names?(item: Item): Names
   /** Whether it counts as an answer at a place: given there, or lying over it. */
   touches?(item: Item, place: Box & { readonly id: string }): boolean
 }
+
+export type Level = 'given' | 'thing' | 'ink' | 'sign'
 
 export interface Held<Item> {
   /** Whether a loop around it picks it up. */

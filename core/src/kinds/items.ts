@@ -56,11 +56,14 @@ export const kindOfItem = (item: Item): KindOf<Item> => ITEM_KINDS[item.kind] as
 /** Whether an item is a thing: laid down freely, with a box and a turn. */
 export const isThing = (item: Item): item is Thing => item.kind in THING_KINDS
 
-/** The recordings (sounds, photos, pictures) that an item plays or shows. */
-export const recordingsOfItem = (item: Item): string[] => kindOfItem(item).recordings?.(item) ?? []
+/** The pictures that an item shows, by the names of their recordings. */
+export const picturesOfItem = (item: Item): string[] => kindOfItem(item).pictures?.(item) ?? []
 
-/** Those of them that are seen: pictures. */
-export const picturesOfItem = (item: Item): string[] => (kindOfItem(item).marks ? recordingsOfItem(item) : [])
+/** The recordings (sounds, photos, pictures) that an item plays or shows. */
+export const recordingsOfItem = (item: Item): string[] => [
+  ...picturesOfItem(item),
+  ...(kindOfItem(item).sounds?.(item) ?? []),
+]
 
 /**
  * Whether an item belongs where it lies: what it answers, or is a card of, is printed on the page.
@@ -77,6 +80,6 @@ export function hasItsPlace(item: Item, printed: ReadonlyMap<string, string>): b
 /** Whether an item belongs to something printed: it answers it, or is a card of it. */
 export const isAnswer = (item: Item): boolean => kindOfItem(item).names !== undefined
 
-/** What an item looks like among what is printed. */
+/** What an item looks like. */
 export const itemMarks = (item: Item, measure: Measure): Mark[] =>
   kindOfItem(item).marks?.(item, measure) ?? []

@@ -43,7 +43,8 @@ export const laidPhoto: ItemKind<PhotoAnswer> = {
   ],
   changed: (item, { x = item.x, y = item.y }) => ({ ...item, x, y }),
   asChange: ({ x, y }) => ({ x, y }),
-  recordings: ({ recording }) => [recording],
+  level: 'given',
+  pictures: ({ recording }) => [recording],
   names: ({ place }) => ({ printed: place, kind: 'photo' }),
   touches: (item, { id }) => item.place === id,
 }

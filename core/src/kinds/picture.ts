@@ -33,5 +33,5 @@ export const picture: PrintedKind<Picture> = {
 
 /** A picture that somebody put on a copy; its `file` is the name of its recording. */
 export const laidPicture = thingKind(picture, schema.omit(notLaid).extend({ ...laidBox, file: madeId }), {
-  recordings: (item) => [item.file],
+  pictures: (item) => [item.file],
 })

@@ -51,7 +51,7 @@ export interface ThingWays<Item> {
   /** Whether it lies at a place, both unturned; left out: as its box does. */
   isAt?(item: Item, at: Point, reach: number): boolean
   recoloured?(item: Item, colour: string): Item
-  recordings?(item: Item): string[]
+  pictures?(item: Item): string[]
 }
 
 interface AnyThing extends Turned {
@@ -63,12 +63,13 @@ interface AnyThing extends Turned {
 export function thingKind<Printed, Item extends AnyThing>(
   printed: PrintedKind<Printed>,
   schema: z.ZodType<Item>,
-  { line, isAt, recoloured, recordings }: ThingWays<Item> = {},
+  { line, isAt, recoloured, pictures }: ThingWays<Item> = {},
 ): ItemKind<Item> {
   const bounds = (item: Item): Bounds => boundsOf(cornersOf(item), (line?.(item) ?? 0) / 2)
   const asPrinted = (item: Item) => item as unknown as Printed
   return {
     schema,
+    level: 'thing',
     bounds,
     marks: (item, measure) => {
       const marks = printed.marks(asPrinted(item), measure)
@@ -91,7 +92,7 @@ export function thingKind<Printed, Item extends AnyThing>(
     asChange: (item) => ({ thing: item }),
     touches: (item, place) => overlap(boundsOfBox(place), bounds(item)),
     ...(recoloured ? { recoloured } : {}),
-    ...(recordings ? { recordings } : {}),
+    ...(pictures ? { pictures } : {}),
   }
 }
 

@@ -1,8 +1,10 @@
 import { z } from 'zod'
+import { boxPath, type Mark } from '../draw/mark.ts'
 import { overlap } from '../ink/points.ts'
 import { isPlace, laid } from '../ink/similarity.ts'
 import { boundsOfBox } from '../worksheet/box.ts'
 import type { ItemKind } from './itemKind.ts'
+import { INK } from './lettering.ts'
 import { madeId, place } from './lying.ts'
 
 /** A voice note lying at x, y (points). `recording` names its sound; `seconds` is how long it is. */
@@ -24,6 +26,20 @@ export const voice: ItemKind<VoiceNote> = {
   },
   changed: (item, { x = item.x, y = item.y }) => ({ ...item, x, y }),
   asChange: ({ x, y }) => ({ x, y }),
-  recordings: ({ recording }) => [recording],
+  level: 'sign',
+  marks: voiceSign,
+  sounds: ({ recording }) => [recording],
   touches: ({ x, y }, box) => overlap(boundsOfBox(box), { x0: x, y0: y, x1: x, y1: y }),
+}
+
+/** On paper: three bars in a tag, so that a reader knows there is something to hear. */
+function voiceSign({ x, y }: VoiceNote): Mark[] {
+  const tag = boxPath({ x, y, width: 29, height: 22 })
+  const bars = [6, 14, 9].map((height, index) =>
+    boxPath({ x: x + 7 + index * 6, y: y + 11 - height / 2, width: 3, height }),
+  )
+  return [
+    { kind: 'path', d: tag, fill: '#f7f5ef', stroke: INK, width: 0.8 },
+    { kind: 'path', d: bars.join(''), fill: INK },
+  ]
 }

@@ -1,8 +1,16 @@
-import type { PDFDocument, PDFEmbeddedPage, PDFImage, PDFPage } from '@cantoo/pdf-lib'
+import {
+  BlendMode,
+  type PDFDocument,
+  type PDFEmbeddedPage,
+  type PDFImage,
+  type PDFPage,
+  type PDFRef,
+} from '@cantoo/pdf-lib'
 import {
   type Affine,
   type Box,
   colourOperands,
+  HIGHLIGHTER_OPACITY,
   invertAffine,
   joinAffine,
   type Mark,
@@ -10,6 +18,7 @@ import {
   pathOperators,
   rulingMarks,
   seenToPdf,
+  shinesThrough,
   strokeOperators,
 } from '@hand-back/core'
 import { measure, PdfFonts } from './fonts.ts'
@@ -24,6 +33,8 @@ export class MarkWriter {
   readonly #fonts: PdfFonts
   readonly #pictures = new Map<string, PDFImage>()
   readonly #forms = new Map<string, PDFEmbeddedPage>()
+  readonly #shiningOn = new Map<PDFPage, string>()
+  #shine: PDFRef | undefined
 
   constructor(output: PDFDocument, originals: Originals) {
     this.#output = output
@@ -49,12 +60,32 @@ export class MarkWriter {
       case 'piece':
         return this.#piece(page, mark)
       case 'stroke':
-        return inBox(mark.inner, mark.box, strokeOperators(mark.stroke))
+        return this.#stroke(page, mark)
       case 'laid': {
         const { a, b, e, f } = mark.by
         return `q ${matrix([a, b, -b, a, e, f])} cm\n${await this.operators(page, mark.marks)}\nQ`
       }
     }
+  }
+
+  /** Ink that shines through is multiplied with what is under it. */
+  #stroke(page: PDFPage, { stroke, lies }: Of<'stroke'>): string {
+    const drawn = strokeOperators(stroke)
+    const inked = shinesThrough(stroke) ? `q ${this.#shining(page)} gs\n${drawn}\nQ` : drawn
+    return lies ? inBox(lies.inner, lies.box, inked) : inked
+  }
+
+  #shining(page: PDFPage): string {
+    let name = this.#shiningOn.get(page)
+    if (!name) {
+      const { context } = this.#output
+      this.#shine ??= context.register(
+        context.obj({ Type: 'ExtGState', BM: BlendMode.Multiply, ca: HIGHLIGHTER_OPACITY }),
+      )
+      name = String(page.node.newExtGState('HandBackShine', this.#shine))
+      this.#shiningOn.set(page, name)
+    }
+    return name
   }
 
   async #text(page: PDFPage, { text, x, y, colour, ...lettering }: Of<'text'>): Promise<string> {

@@ -1,4 +1,4 @@
-import type { Mark, Point, Stroke, WorksheetPage } from '@hand-back/core'
+import { type Mark, type Point, type Stroke, shinesThrough, type WorksheetPage } from '@hand-back/core'
 import type { Bitmaps } from './draw/drawMarks.ts'
 import { InkCanvas } from './draw/InkCanvas.ts'
 import { PaperCanvas, type PaperTrouble } from './draw/PaperCanvas.ts'
@@ -258,7 +258,7 @@ export class Surface {
     const pens: Stroke[] = []
     const highlighters: Stroke[] = []
     for (const stroke of this.#hand.seen(this.#strokes)) {
-      if (stroke.nib === 'highlighter') highlighters.push(stroke)
+      if (shinesThrough(stroke)) highlighters.push(stroke)
       else pens.push(stroke)
     }
     return { pens, highlighters }

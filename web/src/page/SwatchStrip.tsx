@@ -1,4 +1,4 @@
-import { MOST_SWATCHES, NIBS, type Swatch, strokeOutline, traceOutline } from '@hand-back/core'
+import { MOST_SWATCHES, NIBS, type Swatch, shinesThrough, strokeOutline, traceOutline } from '@hand-back/core'
 import { Popover } from 'radix-ui'
 import {
   type ComponentProps,
@@ -168,7 +168,7 @@ const SAMPLE = { x: [8, 16, 25, 33, 42, 52, 60], y: [32, 17, 14, 26, 34, 31, 20]
 
 /** The swatch's own ink in true colour, width and transparency. */
 function Sample({ swatch }: { swatch: Swatch }) {
-  const flat = swatch.nib === 'highlighter'
+  const flat = shinesThrough(swatch)
   const d = useMemo(() => {
     const points = SAMPLE.x.map((x, index) => ({
       x,

@@ -178,6 +178,8 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
           pages={pages}
           index={index}
           person={person}
+          copy={copy.id}
+          photoUrl={photoUrl}
           writes={writes}
           onTurn={turnToPage}
           onClose={() => setOver(undefined)}

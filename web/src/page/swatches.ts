@@ -1,4 +1,4 @@
-import type { Nib, Swatch } from '@hand-back/core'
+import { type Nib, type Swatch, shinesThrough } from '@hand-back/core'
 
 export type { Swatch } from '@hand-back/core'
 
@@ -44,8 +44,8 @@ export const TEACHER_SWATCHES: readonly Swatch[] = [
 
 /** The swatch that words and lines are put down with: the one in hand, but letters are not made of highlighter. */
 export function inkInHand(inHand: Swatch, swatches: readonly Swatch[]): Swatch {
-  if (inHand.nib !== 'highlighter') return inHand
-  return swatches.find(({ nib }) => nib !== 'highlighter') ?? { ...inHand, ...STUDENT_SWATCHES[0] }
+  if (!shinesThrough(inHand)) return inHand
+  return swatches.find((each) => !shinesThrough(each)) ?? { ...inHand, ...STUDENT_SWATCHES[0] }
 }
 
 /** What a swatch is called for those who hear it. */

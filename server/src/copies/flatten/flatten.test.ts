@@ -2,8 +2,9 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { PDFDocument } from '@cantoo/pdf-lib'
+import { PDFDocument, rgb } from '@cantoo/pdf-lib'
 import {
+  inkItem,
   type PdfPaper,
   pictureSize,
   type QuarterTurn,
@@ -136,6 +137,20 @@ describe('a flattened copy', () => {
     expect(g).toBe(255)
     expect(b).toBeGreaterThan(100)
     expect(b).toBeLessThan(180)
+  })
+
+  test('lets what is under the teacher’s own highlighter shine through, too', async () => {
+    const pdf = await PDFDocument.create()
+    pdf.addPage([300, 200]).drawRectangle({ x: 40, y: 90, width: 60, height: 20, color: rgb(0, 0, 0) })
+    const stroke = lineStroke([20, 100], [280, 100], { nib: 'highlighter', colour: '#ffff00', width: 30 })
+    const page = {
+      ...pageOf(paperOf(0, [0, 0, 300, 200])),
+      printed: [inkItem(crypto.randomUUID(), stroke)],
+    }
+    const files = new Map([[FILE, await pdf.save()]])
+    const seen = await render(await flatten({ title: 'x', copy: COPY, pages: [{ page, items: [] }], files }))
+    expect(seen.at(70, 100)).toEqual([0, 0, 0])
+    expect(seen.at(200, 100)[2]).toBeLessThan(180)
   })
 
   test('takes picture pages and marks voice notes', async () => {

@@ -1,15 +1,11 @@
-import { BlendMode, degrees, PDFDocument, type PDFPage, type PDFRef } from '@cantoo/pdf-lib'
+import { degrees, PDFDocument } from '@cantoo/pdf-lib'
 import {
   type Affine,
-  HIGHLIGHTER_OPACITY,
   type Item,
   type PdfPaper,
-  pageMarks,
   paperPiece,
-  type Stroke,
+  scene,
   seenToPdf,
-  strokeOperators,
-  type VoiceNote,
   type WorksheetPage,
 } from '@hand-back/core'
 import {
@@ -61,18 +57,14 @@ export async function flatten(task: FlattenTask): Promise<Uint8Array> {
   const originals = new Originals(task.files)
   const writer = new MarkWriter(output, originals)
   const copied = await copyOriginals(output, originals, task)
-  const see = output.context.register(
-    output.context.obj({ Type: 'ExtGState', BM: BlendMode.Multiply, ca: HIGHLIGHTER_OPACITY }),
-  )
   for (const { page, items } of task.pages) {
     const original = copied.get(page)
     const target = output.addPage(original?.page ?? [page.width, page.height])
     const map: Affine = original ? seenToPdf(page.paper as PdfPaper) : [1, 0, 0, -1, 0, page.height]
     const paper = original ? undefined : paperPiece(page)
-    const marks = [...(paper ? [paper] : []), ...pageMarks(page, items, task.copy, measure)]
-    const printed = await writer.operators(target, marks)
+    const marks = [...(paper ? [paper] : []), ...scene(page, items, task.copy, measure)]
     const mark = original?.tagged ? freeMark(original) : undefined
-    drawOver(output, target, map, `${printed}\n${inkOperators(target, items, see)}`, mark)
+    drawOver(output, target, map, await writer.operators(target, marks), mark)
   }
   carryLayers(output)
   return output.save()
@@ -129,29 +121,4 @@ async function copyOriginals(
   )
   carryTags(output, sources)
   return made
-}
-
-function inkOperators(target: PDFPage, items: readonly Item[], see: PDFRef): string {
-  const strokes = items.filter((item): item is Stroke => item.kind === 'stroke')
-  const voices = items.filter((item): item is VoiceNote => item.kind === 'voice')
-  const seeName = target.node.newExtGState('HandBackSee', see)
-  return [
-    ...strokes
-      .filter(({ nib }) => nib === 'highlighter')
-      .map((stroke) => `q ${seeName} gs\n${strokeOperators(stroke)}\nQ`),
-    ...strokes.filter(({ nib }) => nib !== 'highlighter').map(strokeOperators),
-    ...voices.map(voiceOperators),
-  ].join('\n')
-}
-
-/** A voice note on paper: three bars in a round-cornered tag, so that a reader knows there is something to hear. */
-function voiceOperators({ x, y }: VoiceNote): string {
-  const bars = [6, 14, 9].map(
-    (height, index) => `${x + 7 + index * 6} ${y + 11 - height / 2} 3 ${height} re f`,
-  )
-  return [
-    `0.97 0.96 0.94 rg 0.12 0.17 0.23 RG 0.8 w ${x} ${y} 29 22 re B`,
-    '0.12 0.17 0.23 rg',
-    ...bars,
-  ].join('\n')
 }

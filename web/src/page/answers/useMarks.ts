@@ -14,7 +14,7 @@ import { lettersReady, measure } from '../draw/letters.ts'
 /** Counts up once when the shipped letters can be measured, so that what was laid out is laid out again. */
 export function useLetters(): number {
   const [ready, setReady] = useState(0)
-  useEffect(() => void lettersReady.then(() => setReady(1)), [])
+  useEffect(() => void lettersReady().then(() => setReady(1)), [])
   return ready
 }
 

@@ -18,6 +18,14 @@ const anyState: fc.Arbitrary<OutboxState> = fc.record({
   elsewhere: fc.nat(2),
 })
 
+test('a nearly full device whose outbox was not looked into yet does not say that all is kept', () => {
+  const state: OutboxState = {
+    ...{ reached: true, looked: false, deviceKeeps: true, nowhere: 0, nearlyFull: true },
+    ...{ going: new Map(), held: new Map(), why: new Map(), elsewhere: 0 },
+  }
+  expect(truthsOf(state, 'copy', false, false).map((truth) => truth.state)).not.toContain('kept')
+})
+
 test('the worst that is true comes first, and all that is true is said', () => {
   const ORDER = ['unsafe', 'full', 'held', 'here', 'going', 'kept']
   fc.assert(

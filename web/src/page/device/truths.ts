@@ -62,7 +62,7 @@ export function truthsOf(
     })
   if (nearlyFull)
     truths.push({
-      state: waiting > 0 ? 'going' : 'kept',
+      state: waiting > 0 || !looked ? 'going' : 'kept',
       words: 'This device is nearly full',
       hint: 'Nothing is lost. Make room on this device before you work without a connection.',
     })

@@ -40,7 +40,7 @@ export class PaperCanvas {
     this.#context = element.getContext('2d')!
     this.#onTrouble = onTrouble
     this.#stopBitmaps = whenBitmapsArrive(() => this.#paint())
-    void lettersReady.then(() => this.#layOutAgain())
+    void lettersReady().then(() => this.#layOutAgain())
   }
 
   resize(window: Size, ratio: number): void {

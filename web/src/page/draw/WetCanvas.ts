@@ -4,6 +4,7 @@ import {
   HIGHLIGHTER_OPACITY,
   type InkPoint,
   type Point,
+  shinesThrough,
   strokeOutline,
   traceOutline,
 } from '@hand-back/core'
@@ -37,7 +38,7 @@ export class WetCanvas {
     const ratio = this.#ratio
     context.setTransform(view.scale * ratio, 0, 0, view.scale * ratio, view.x * ratio, view.y * ratio)
     context.fillStyle = swatch.colour
-    const seeThrough = swatch.nib === 'highlighter'
+    const seeThrough = shinesThrough(swatch)
     context.globalAlpha = seeThrough ? HIGHLIGHTER_OPACITY : 1
     // Wet or kept, a highlighter never hides what it goes over.
     this.element.style.mixBlendMode = seeThrough ? 'multiply' : 'normal'

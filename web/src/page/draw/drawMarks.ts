@@ -1,4 +1,11 @@
-import { type Box, type Mark, type PieceMark, rulingMarks } from '@hand-back/core'
+import {
+  type Box,
+  HIGHLIGHTER_OPACITY,
+  type Mark,
+  type PieceMark,
+  rulingMarks,
+  shinesThrough,
+} from '@hand-back/core'
 import { cssFont, measure } from './letters.ts'
 import { strokePath } from './strokePath.ts'
 
@@ -130,15 +137,21 @@ function drawBitmap(context: CanvasRenderingContext2D, box: Box, bitmap: ImageBi
   }
 }
 
-function drawStroke(context: CanvasRenderingContext2D, { stroke, inner, box }: Of<'stroke'>): void {
-  const sx = inner.width > 0 ? box.width / inner.width : 1
-  const sy = inner.height > 0 ? box.height / inner.height : 1
+/** Ink that shines through is multiplied with what is under it. */
+function drawStroke(context: CanvasRenderingContext2D, { stroke, lies }: Of<'stroke'>): void {
   context.save()
-  context.translate(box.x - inner.x * sx, box.y - inner.y * sy)
-  context.scale(sx, sy)
+  if (lies) {
+    const { inner, box } = lies
+    const sx = inner.width > 0 ? box.width / inner.width : 1
+    const sy = inner.height > 0 ? box.height / inner.height : 1
+    context.translate(box.x - inner.x * sx, box.y - inner.y * sy)
+    context.scale(sx, sy)
+  }
   context.fillStyle = stroke.colour
-  // Marks lie under all ink; a highlighter among them lets what is below shine through.
-  if (stroke.nib === 'highlighter') context.globalCompositeOperation = 'multiply'
+  if (shinesThrough(stroke)) {
+    context.globalCompositeOperation = 'multiply'
+    context.globalAlpha = HIGHLIGHTER_OPACITY
+  }
   context.fill(strokePath(stroke).path)
   context.restore()
 }

@@ -36,12 +36,17 @@ export const measure: Measure = (text, lettering) => {
   return width * lettering.size
 }
 
+let ready: Promise<void> | undefined
+
 /** Fulfilled when the shipped faces are there to be drawn and measured with. Until then others stand in. */
-export const lettersReady: Promise<void> = Promise.all(
-  Object.keys(FAMILIES).flatMap((face) =>
-    [false, true].map((bold) => document.fonts.load(cssFont({ face: face as Face, bold }, 16), 'aą')),
-  ),
-).then(
-  () => widths.clear(),
-  () => {},
-)
+export function lettersReady(): Promise<void> {
+  ready ??= Promise.all(
+    Object.keys(FAMILIES).flatMap((face) =>
+      [false, true].map((bold) => document.fonts.load(cssFont({ face: face as Face, bold }, 16), 'aą')),
+    ),
+  ).then(
+    () => widths.clear(),
+    () => {},
+  )
+  return ready
+}

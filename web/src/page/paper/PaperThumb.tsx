@@ -1,12 +1,29 @@
-import { type Mark, pageMarks, paperPiece, type WorksheetPage } from '@hand-back/core'
+import { type Item, paperPiece, scene, type WorksheetPage } from '@hand-back/core'
 import { useEffect, useRef, useState } from 'react'
 import { bitmapsFor, whenBitmapsArrive } from '../draw/bitmaps.ts'
 import { drawMarks } from '../draw/drawMarks.ts'
 import { lettersReady, measure } from '../draw/letters.ts'
 import { wholePaper } from './papers.ts'
 
-/** A page drawn small, `width` CSS pixels wide, with what is printed on it; without a label where words beside it say enough. It is drawn when it comes near the window. */
-export function PaperThumb({ page, width, label }: { page: WorksheetPage; width: number; label: string }) {
+/** What lies on a page of a copy. */
+export interface Work {
+  readonly copy: string
+  readonly items: readonly Item[]
+  readonly photoUrl: (recording: string) => string
+}
+
+interface PaperThumbProps {
+  page: WorksheetPage
+  /** In CSS pixels. */
+  width: number
+  /** Empty where words beside it say enough. */
+  label: string
+  /** Left out: a page before anybody worked on it. */
+  work?: Work
+}
+
+/** A page drawn small, with all that is to be seen on it. It is drawn when it comes near the window. */
+export function PaperThumb({ page, width, label, work }: PaperThumbProps) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const [failed, setFailed] = useState(false)
   const [near, setNear] = useState(false)
@@ -22,8 +39,8 @@ export function PaperThumb({ page, width, label }: { page: WorksheetPage; width:
 
   useEffect(() => {
     if (!near) return
-    return paintWhenThere(canvas.current!, page, setFailed)
-  }, [near, page])
+    return paintWhenThere(canvas.current!, page, work, setFailed)
+  }, [near, page, work])
 
   return (
     <span className="relative block bg-sheet shadow-[0_1px_3px_rgb(30_43_58/0.25)]" style={{ width, height }}>
@@ -45,11 +62,12 @@ export function PaperThumb({ page, width, label }: { page: WorksheetPage; width:
 function paintWhenThere(
   target: HTMLCanvasElement,
   page: WorksheetPage,
+  work: Work | undefined,
   onFailed: (failed: boolean) => void,
 ): () => void {
   let gone = false
   let bitmap: ImageBitmap | undefined
-  const paint = () => !gone && paintPage(target, page, bitmap)
+  const paint = () => !gone && paintPage(target, page, work, bitmap)
   const piece = paperPiece(page)
   if (piece && piece.paper.kind !== 'ruled') {
     wholePaper(piece.paper, piece.whole).then(
@@ -61,7 +79,7 @@ function paintWhenThere(
     )
   }
   const stop = whenBitmapsArrive(paint)
-  void lettersReady.then(paint)
+  void lettersReady().then(paint)
   paint()
   return () => {
     gone = true
@@ -69,7 +87,12 @@ function paintWhenThere(
   }
 }
 
-function paintPage(target: HTMLCanvasElement, page: WorksheetPage, paper: ImageBitmap | undefined): void {
+function paintPage(
+  target: HTMLCanvasElement,
+  page: WorksheetPage,
+  work: Work | undefined,
+  paper: ImageBitmap | undefined,
+): void {
   target.width = Math.round(target.clientWidth * devicePixelRatio)
   target.height = Math.round(target.clientHeight * devicePixelRatio)
   const context = target.getContext('2d', { alpha: false })!
@@ -80,12 +103,8 @@ function paintPage(target: HTMLCanvasElement, page: WorksheetPage, paper: ImageB
   context.imageSmoothingQuality = 'high'
   const box = paperPiece(page)?.box
   if (paper && box) context.drawImage(paper, box.x, box.y, box.width, box.height)
-  drawMarks(context, printedOn(page), scale, bitmapsFor())
-}
-
-/** A page before anybody answered. */
-function printedOn(page: WorksheetPage): Mark[] {
-  return pageMarks(page, [], NO_COPY, measure)
+  const marks = scene(page, work?.items ?? [], work?.copy ?? NO_COPY, measure)
+  drawMarks(context, marks, scale, bitmapsFor(work?.photoUrl))
 }
 
 const NO_COPY = '00000000-0000-4000-8000-000000000000'

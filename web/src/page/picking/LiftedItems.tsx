@@ -1,19 +1,17 @@
 import {
   boundsAround,
   fitThing,
-  HIGHLIGHTER_OPACITY,
   type Item,
+  inkMarks,
   isThing,
-  itemMarks,
   laid,
   type Similarity,
-  type Stroke,
+  thingsMarks,
 } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { bitmapsFor } from '../draw/bitmaps.ts'
 import { drawMarks } from '../draw/drawMarks.ts'
 import { measure } from '../draw/letters.ts'
-import { strokePath } from '../draw/strokePath.ts'
 import type { View } from '../view.ts'
 
 /** The longest side of the canvas that carries what is in the air, in device pixels. */
@@ -40,15 +38,9 @@ export function LiftedItems({ items, by, view, photoUrl }: LiftedItemsProps) {
     const context = element.getContext('2d')!
     context.setTransform(pixels, 0, 0, pixels, (2 - x0) * pixels, (2 - y0) * pixels)
     const bitmaps = bitmapsFor(photoUrl)
-    for (const item of items)
-      if (isThing(item)) drawMarks(context, itemMarks(fitThing(item, measure), measure), pixels, bitmaps)
-    const ink = items.filter((item): item is Stroke => item.kind === 'stroke')
-    const seeThrough = (stroke: Stroke) => stroke.nib === 'highlighter'
-    for (const stroke of [...ink.filter(seeThrough), ...ink.filter((each) => !seeThrough(each))]) {
-      context.globalAlpha = seeThrough(stroke) ? HIGHLIGHTER_OPACITY : 1
-      context.fillStyle = stroke.colour
-      context.fill(strokePath(stroke).path)
-    }
+    const fitted = items.map((item) => (isThing(item) ? fitThing(item, measure) : item))
+    const marks = [...thingsMarks(fitted, measure), ...inkMarks(fitted, measure)]
+    drawMarks(context, marks, pixels, bitmaps)
   }, [items, view.scale, photoUrl, width, height, x0, y0])
 
   const corner = laid({ x: x0 - 2, y: y0 - 2 }, by)

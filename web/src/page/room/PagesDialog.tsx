@@ -1,17 +1,9 @@
-import {
-  emptyPage,
-  inSight,
-  type Person,
-  type Ruling,
-  type Stroke,
-  type WorksheetPage,
-} from '@hand-back/core'
-import { useEffect, useRef } from 'react'
+import { emptyPage, inSight, type Person, type Ruling, type WorksheetPage } from '@hand-back/core'
+import { useMemo } from 'react'
 import { useStore } from 'zustand'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import type { CopyStore } from '../copyStore.ts'
-import { strokePath } from '../draw/strokePath.ts'
 import { PaperThumb } from '../paper/PaperThumb.tsx'
 import { isOwn, layIn, makeRoom, shiftPage, takeOut } from './roomActs.ts'
 
@@ -32,6 +24,8 @@ interface PagesDialogProps {
   pages: readonly WorksheetPage[]
   index: number
   person: Person
+  copy: string
+  photoUrl: (recording: string) => string
   /** Left out: only to look and to turn. */
   writes: boolean
   onTurn: (page: string) => void
@@ -45,12 +39,23 @@ export function PagesDialog({
   pages,
   index,
   person,
+  copy,
+  photoUrl,
   writes,
   onTurn,
   onClose,
 }: PagesDialogProps) {
   const log = useStore(store.view, ({ log: { pages: of } }) => of)
   const page = pages[index]!
+  const works = useMemo(
+    () =>
+      pages.map(({ id }) => ({
+        copy,
+        photoUrl,
+        items: inSight(log.get(id) ?? emptyPage).map(({ item }) => item),
+      })),
+    [pages, log, copy, photoUrl],
+  )
   return (
     <Dialog open onClose={onClose} title="Pages" wide>
       {writes && (
@@ -96,8 +101,7 @@ export function PagesDialog({
                 }}
                 className={`relative rounded-tag p-1 ${at === index ? 'outline outline-[3px] outline-ink' : 'hover:outline hover:outline-2 hover:outline-ink-soft'}`}
               >
-                <PaperThumb page={each} width={120} label="" />
-                <InkThumb page={each} strokes={strokesOn(log.get(each.id) ?? emptyPage)} />
+                <PaperThumb page={each} width={120} label="" work={works[at]!} />
               </button>
               <span className="tabular font-semibold">{at + 1}</span>
               {own && (
@@ -153,32 +157,5 @@ function Small({ label, children, ...rest }: SmallProps) {
     >
       {children}
     </button>
-  )
-}
-
-const strokesOn = (page: Parameters<typeof inSight>[0]): Stroke[] =>
-  inSight(page).flatMap(({ item }) => (item.kind === 'stroke' ? [item] : []))
-
-/** The ink of a page, small, over its paper. */
-function InkThumb({ page, strokes }: { page: WorksheetPage; strokes: readonly Stroke[] }) {
-  const canvas = useRef<HTMLCanvasElement>(null)
-  useEffect(() => {
-    const element = canvas.current!
-    element.width = element.clientWidth * devicePixelRatio
-    element.height = element.clientHeight * devicePixelRatio
-    const context = element.getContext('2d')!
-    const scale = element.width / page.width
-    context.setTransform(scale, 0, 0, scale, 0, 0)
-    for (const stroke of strokes) {
-      context.globalAlpha = stroke.nib === 'highlighter' ? 0.45 : 1
-      context.fillStyle = stroke.colour
-      context.fill(strokePath(stroke).path)
-    }
-  }, [page, strokes])
-  return (
-    <canvas
-      ref={canvas}
-      className="pointer-events-none absolute inset-1 h-[calc(100%-8px)] w-[calc(100%-8px)]"
-    />
   )
 }

@@ -3,7 +3,7 @@ import { lettersReady, measure } from '../../page/draw/letters.ts'
 
 let marks = new WeakMap<PrintedItem, Mark[]>()
 // Laid out again once the shipped letters can be measured.
-void lettersReady.then(() => {
+void lettersReady().then(() => {
   marks = new WeakMap()
 })
 

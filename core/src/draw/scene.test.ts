@@ -1,0 +1,56 @@
+import { expect, test } from '@jest/globals'
+import fc from 'fast-check'
+import { shinesThrough } from '../ink/stroke.ts'
+import { ITEM_KINDS, type Item, itemMarks, kindOfItem } from '../kinds/items.ts'
+import { blankItem, PRINTED_KINDS, type PrintedKind } from '../kinds/printed.ts'
+import { fromSchema } from '../test/fromSchema.ts'
+import { measured } from '../test/measured.ts'
+import type { WorksheetPage } from '../worksheet/page.ts'
+import type { Mark } from './mark.ts'
+import { scene } from './page.ts'
+
+const anyItems = fc.array(
+  fc.oneof(...Object.values(ITEM_KINDS).map(({ schema }) => fromSchema<Item>(schema as never))),
+  { maxLength: 12 },
+)
+const page: WorksheetPage = {
+  id: crypto.randomUUID(),
+  width: 595,
+  height: 842,
+  paper: { kind: 'ruled', ruling: { form: 'squared', colour: '#9fb4c7', side: 5 } },
+  printed: (Object.keys(PRINTED_KINDS) as PrintedKind[]).map((kind, index) =>
+    blankItem(kind, { x: 40, y: 40 + index * 40, width: 160, height: 30 }, () => crypto.randomUUID()),
+  ),
+}
+const sceneOf = (items: readonly Item[]) => scene(page, items, crypto.randomUUID(), measured)
+const isInk = (mark: Mark): mark is Extract<Mark, { kind: 'stroke' }> => mark.kind === 'stroke' && !mark.lies
+
+test('a page lies from below: what is printed, what was given, things, ink that shines through, other ink, signs', () => {
+  fc.assert(
+    fc.property(anyItems, (items) => {
+      const marks = sceneOf(items)
+      const ink = marks.filter(isInk)
+      const strokes = items.filter((item) => item.kind === 'stroke')
+      expect(new Set(ink.map(({ stroke }) => stroke))).toEqual(new Set(strokes))
+      const firstOther = ink.findIndex(({ stroke }) => !shinesThrough(stroke))
+      if (firstOther >= 0)
+        expect(ink.slice(firstOther).every(({ stroke }) => !shinesThrough(stroke))).toBe(true)
+      const first = marks.findIndex(isInk)
+      const afterInk = first < 0 ? [] : marks.slice(first).filter((mark) => !isInk(mark))
+      const signs = items.filter((item) => kindOfItem(item).level === 'sign')
+      expect(afterInk).toEqual(first < 0 ? [] : signs.flatMap((sign) => itemMarks(sign, measured)))
+    }),
+    { numRuns: 60 },
+  )
+})
+
+test('everything that is seen of an item is in the picture of its page', () => {
+  fc.assert(
+    fc.property(anyItems, (items) => {
+      const marks = JSON.stringify(sceneOf(items))
+      for (const item of items)
+        for (const mark of itemMarks(item, measured)) expect(marks).toContain(JSON.stringify(mark))
+    }),
+    { numRuns: 40 },
+  )
+})
