@@ -2,7 +2,7 @@ import { type Box, bottom, middle, mm, right } from '../worksheet/box.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
 
 /** A line that something moved came to lie on: where it is, and from where to where it is shown. */
-export interface Guide {
+export interface SnapGuide {
   readonly way: 'across' | 'down'
   readonly at: number
   readonly from: number
@@ -66,7 +66,7 @@ export function snapMove(
   box: Box,
   lines: SnapLines,
   reach: number,
-): { dx: number; dy: number; guides: Guide[] } {
+): { dx: number; dy: number; guides: SnapGuide[] } {
   const x = nearest([box.x, middle(box).x, right(box)], lines.down, reach)
   const y = nearest([box.y, middle(box).y, bottom(box)], lines.across, reach)
   const moved = { ...box, x: box.x + (x?.by ?? 0), y: box.y + (y?.by ?? 0) }
@@ -78,7 +78,7 @@ export function snapSides(
   sides: { x?: number | undefined; y?: number | undefined },
   lines: SnapLines,
   reach: number,
-): { dx: number; dy: number; guides: Guide[] } {
+): { dx: number; dy: number; guides: SnapGuide[] } {
   const x = sides.x === undefined ? undefined : nearest([sides.x], lines.down, reach)
   const y = sides.y === undefined ? undefined : nearest([sides.y], lines.across, reach)
   const at = { x: sides.x ?? 0, y: sides.y ?? 0, width: 0, height: 0 }
@@ -100,8 +100,8 @@ function nearest(places: readonly number[], lines: SnapLines['down'], reach: num
   return best
 }
 
-function guidesOf(box: Box, x: Found | undefined, y: Found | undefined): Guide[] {
-  const guides: Guide[] = []
+function guidesOf(box: Box, x: Found | undefined, y: Found | undefined): SnapGuide[] {
+  const guides: SnapGuide[] = []
   if (x)
     guides.push({
       way: 'down',

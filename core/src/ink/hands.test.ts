@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { anyMove } from '../test/arbitrary.ts'
+import { type Guide, guided, guidedEnd } from './guide.ts'
 import { inLoop, loopOf, loopTakes } from './loop.ts'
 import type { InkPoint, Point } from './points.ts'
 import { about, after, back, between, growthOf, laid, shift, still, turnOf } from './similarity.ts'
@@ -183,5 +184,25 @@ describe('a pen that lies flat', () => {
       }),
     )
     expect(lean(0.4, 80, 0)).toBeGreaterThan(lean(0.4, 30, 0))
+  })
+})
+
+describe('guides', () => {
+  const samples = fc
+    .array(place, { minLength: 1, maxLength: 40 })
+    .map((list): InkPoint[] => list.map((at, index) => ({ ...at, pressure: 0.5, time: index * 8 })))
+  /** Brings everything onto one line, as a ruler does. */
+  const ruler = (): Guide => ({ next: (at) => ({ ...at, y: 7 }), end: () => undefined })
+
+  test('none leaves everything as it is; one behind another has the last word, to the end', () => {
+    fc.assert(
+      fc.property(samples, (all) => {
+        expect(all.map((at) => guided([], at))).toEqual(all)
+        const guides = [new Steadier(5), ruler()]
+        const out = [...all.map((at) => guided(guides, at)), ...guidedEnd(guides)]
+        expect(out.every(({ y }) => y === 7)).toBe(true)
+        expect(out.at(-1)!.x).toBe(all.at(-1)!.x)
+      }),
+    )
   })
 })

@@ -1,3 +1,4 @@
+import type { Guide } from './guide.ts'
 import type { InkPoint } from './points.ts'
 
 /** How far the steadied place goes towards the hand at each sample, from 0 to 1. */
@@ -9,7 +10,7 @@ const FOLLOWS = 0.4
  * Laws: what comes out is never farther than `leash` points from what went in with it (so its lag is
  * bounded too); `end` gives the last place itself, so that a stroke ends where it was lifted.
  */
-export class Steadier {
+export class Steadier implements Guide {
   readonly #leash: number
   #at: InkPoint | undefined
   #last: InkPoint | undefined

@@ -1,10 +1,10 @@
-import { type CopyStandingNews, handBackRequest } from '@hand-back/core'
+import { COPY_FORMATS, type CopyFormatName, type CopyStandingNews, handBackRequest } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { ownHandout } from '../handouts/index.ts'
 import { as, notHere, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
-import { copyAsPdf } from './flatten/index.ts'
+import { MAKERS } from './formats.ts'
 import { copyFor } from './place.ts'
 import { readWholeLog } from './readLog.ts'
 import { stepBy, steps, takeStep, takeStepWithAll } from './standing.ts'
@@ -42,15 +42,18 @@ export function copyRoutes(context: Context): Router {
     response.json({ handedBack: await takeStepWithAll(context, teacher, copies, 'hand-back') })
   })
 
-  router.get('/copies/:copy/pdf', as('anybody'), async (request, response) => {
-    const [person, copy] = [whoAsks(request), idIn(request, 'copy')]
-    const { name, bytes } = await copyAsPdf(context, person, copy)
-    context.log.info({ request: request.id, person: person.id, copy }, 'copy taken away as PDF')
-    response
-      .set('Content-Type', 'application/pdf')
-      .attachment(`${name}.pdf`)
-      .send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength))
-  })
+  for (const format of Object.keys(COPY_FORMATS) as CopyFormatName[]) {
+    const { who, type, ending } = COPY_FORMATS[format]
+    router.get(`/copies/:copy/${format}`, as(who), async (request, response) => {
+      const [person, copy] = [whoAsks(request), idIn(request, 'copy')]
+      const { name, bytes } = await MAKERS[format](context, person, copy)
+      context.log.info({ request: request.id, person: person.id, copy, format }, 'copy taken away')
+      response
+        .set('Content-Type', type)
+        .attachment(`${name}.${ending}`)
+        .send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength))
+    })
+  }
 
   return router
 }

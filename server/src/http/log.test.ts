@@ -39,8 +39,12 @@ test('sign-ins, refusals and exports are noted with the request that they belong
   const answer = await visitor.send('GET', `/copies/${copy}/pdf`)
   await answer.arrayBuffer()
   await teacher.status('GET', `/copies/${randomUUID()}`)
-  expect(told().map(({ msg }) => msg)).toEqual(['refused', 'copy taken away as PDF', 'refused'])
-  expect(told()[1]).toMatchObject({ person: person.id, request: answer.headers.get('x-request-id') })
+  expect(told().map(({ msg }) => msg)).toEqual(['refused', 'copy taken away', 'refused'])
+  expect(told()[1]).toMatchObject({
+    format: 'pdf',
+    person: person.id,
+    request: answer.headers.get('x-request-id'),
+  })
   expect(told()[2]).toMatchObject({ status: 404, person: await teacher.whoAmI() })
   expect(lines.join('')).not.toMatch(/secret guess|Nobody Here|Student 001/)
 })

@@ -1,9 +1,11 @@
-import { Eraser, Lasso, Redo2, SquareDashed, Undo2 } from 'lucide-react'
+import { Redo2, Undo2 } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { type ReactNode, useContext, useState } from 'react'
 import { StripButton } from './StripButton.tsx'
 import { StripCard, Upright } from './StripCard.tsx'
 import { SwatchStrip } from './SwatchStrip.tsx'
+import { ALL_TOOLS, type ToolName } from './tools/index.ts'
+import type { Ways } from './tools/tool.ts'
 import type { Tools } from './useTools.ts'
 
 interface PageStripProps {
@@ -58,20 +60,10 @@ export function PageStrip({
             <>
               <SwatchStrip tools={tools} />
               <Divider />
-              <RubOut tools={tools} />
-              <TwoWays
-                tools={tools}
-                tool="pick"
-                label="Pick up"
-                icon={tools.boxes ? SquareDashed : Lasso}
-                legend="Draw round things"
-                ways={[
-                  [false, 'with a loop'],
-                  [true, 'with a box'],
-                ]}
-                way={tools.boxes}
-                onWay={tools.setBoxes}
-              />
+              {ALL_TOOLS.map(
+                ([name, { label, ways }]) =>
+                  label && ways && <TwoWays key={name} tools={tools} tool={name} label={label} ways={ways} />,
+              )}
             </>
           )}
           {children}
@@ -82,44 +74,23 @@ export function PageStrip({
   )
 }
 
-function RubOut({ tools }: { tools: Tools }) {
-  return (
-    <TwoWays
-      tools={tools}
-      tool="eraser"
-      label="Rub out"
-      icon={Eraser}
-      legend="Rub out"
-      ways={[
-        ['whole', 'whole strokes'],
-        ['exact', 'just where I rub'],
-      ]}
-      way={tools.eraser}
-      onWay={tools.setEraser}
-    />
-  )
-}
-
-interface TwoWaysProps<Way> {
+interface TwoWaysProps {
   tools: Tools
-  tool: 'eraser' | 'pick'
+  tool: ToolName
   label: string
-  icon: typeof Eraser
-  legend: string
-  ways: readonly (readonly [Way, string])[]
-  way: Way
-  onWay: (way: Way) => void
+  ways: Ways
 }
 
 /** A tool that works in two ways. A tap takes it in hand; a tap on the one in hand offers its ways. */
-function TwoWays<Way>({ tools, tool, label, icon, legend, ways, way, onWay }: TwoWaysProps<Way>) {
+function TwoWays({ tools, tool, label, ways: { setting, legend, options } }: TwoWaysProps) {
   const [open, setOpen] = useState(false)
   const inHand = tools.tool === tool
+  const way = tools.way[setting]
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
         <StripButton
-          icon={icon}
+          icon={options.find(({ value }) => value === way)!.icon}
           label={label}
           pressed={inHand}
           hint={inHand ? 'Press again to change how' : undefined}
@@ -133,16 +104,16 @@ function TwoWays<Way>({ tools, tool, label, icon, legend, ways, way, onWay }: Tw
       <StripCard width="15rem">
         <fieldset className="flex flex-col gap-2">
           <legend className="mb-2 font-semibold">{legend}</legend>
-          {ways.map(([of, words]) => (
+          {options.map(({ value, words }) => (
             <button
-              key={words}
+              key={value}
               type="button"
-              aria-pressed={way === of}
+              aria-pressed={way === value}
               onClick={() => {
-                onWay(of)
+                tools.setWay(setting, value)
                 setOpen(false)
               }}
-              className={`min-h-[44px] rounded-tag border px-3 text-left ${way === of ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet'}`}
+              className={`min-h-[44px] rounded-tag border px-3 text-left ${way === value ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet'}`}
             >
               {words}
             </button>

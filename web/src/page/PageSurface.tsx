@@ -5,6 +5,7 @@ import { readNote, writeNote } from '../deviceNotes.ts'
 import { bitmapsFor } from './draw/bitmaps.ts'
 import type { PaperTrouble } from './draw/PaperCanvas.ts'
 import { Surface } from './Surface.ts'
+import { TOOLS } from './tools/index.ts'
 import type { View } from './view.ts'
 import type { Finger, Writing } from './writing.ts'
 
@@ -32,7 +33,6 @@ interface PageSurfaceProps {
 }
 
 const PEN_SEEN = 'pen seen'
-const CURSORS = { pen: 'crosshair', eraser: 'cell', pick: 'default', put: 'copy' } as const
 
 /** The page one writes on, in React. */
 export function PageSurface({
@@ -102,7 +102,7 @@ export function PageSurface({
     onView?.(view, { width, height })
   }, [view, onView])
 
-  const cursor = writing ? CURSORS[writing.tool] : 'grab'
+  const cursor = writing ? TOOLS[writing.tool].cursor : 'grab'
   return (
     <div className="relative min-w-0 flex-1 overflow-hidden bg-blotter select-none">
       <div

@@ -1,11 +1,20 @@
-import { type Mark, type Point, type Stroke, shinesThrough, type WorksheetPage } from '@hand-back/core'
+import {
+  type Guide,
+  type Mark,
+  type Point,
+  Steadier,
+  type Stroke,
+  shinesThrough,
+  type WorksheetPage,
+} from '@hand-back/core'
 import type { Bitmaps } from './draw/drawMarks.ts'
 import { InkCanvas } from './draw/InkCanvas.ts'
 import { PaperCanvas, type PaperTrouble } from './draw/PaperCanvas.ts'
 import { WetCanvas } from './draw/WetCanvas.ts'
 import { Pointers } from './pointers.ts'
+import { TOOLS } from './tools/index.ts'
 import { PageHand } from './tools/pageHand.ts'
-import { TOOLS, type Tool } from './tools/tools.ts'
+import type { Tool } from './tools/tool.ts'
 import {
   fitScale,
   fitView,
@@ -25,6 +34,9 @@ const REST = 90
 const QUICK = 7
 /** With more strokes than this, how long drawing takes is known only after it was asked for: it waits for the rest. */
 const FEW = 400
+
+/** How far a steadied line may lie from where the mouse is, in CSS pixels. */
+const LEASH = 9
 
 export interface SurfaceEvents {
   viewChanged(view: View): void
@@ -89,6 +101,7 @@ export class Surface {
       {
         toolFor: (eraserEnd) =>
           this.#writing ? TOOLS[eraserEnd ? 'eraser' : this.#writing.tool] : undefined,
+        guidesFor: (tool, pointerType) => this.#guidesFor(tool, pointerType),
         drawing: {
           down: (tool: Tool, at) => tool.down(hand, at),
           move: (tool: Tool, points, foreseen) => tool.move(hand, points, foreseen),
@@ -210,6 +223,11 @@ export class Surface {
       this.#stage.style.transform = transformBetween(this.#drawnView, view)
       this.#rest = setTimeout(() => this.#nextFrame(), REST)
     }
+  }
+
+  /** A mouse trembles more than a pen does. */
+  #guidesFor(tool: Tool, pointerType: string): Guide[] {
+    return tool.writes && pointerType === 'mouse' ? [new Steadier(LEASH / this.#view.scale)] : []
   }
 
   #resize(): void {

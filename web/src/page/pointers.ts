@@ -1,11 +1,13 @@
-import { type InkPoint, lean, type Point, Steadier } from '@hand-back/core'
+import { type Guide, guided, guidedEnd, type InkPoint, lean, type Point } from '@hand-back/core'
 import { pressedByKeys } from './takesKeys.ts'
-import type { Tool } from './tools/tools.ts'
+import type { Tool } from './tools/tool.ts'
 
 /** What the pointers act on. */
 export interface PointerTarget {
   /** The tool that writes now, or nothing where nobody may write. `eraserEnd`: the pen's other end. */
   toolFor(eraserEnd: boolean): Tool | undefined
+  /** What stands between the hand and this tool. */
+  guidesFor(tool: Tool, pointerType: string): Guide[]
   drawing: {
     down(tool: Tool, at: InkPoint): void
     move(tool: Tool, points: readonly InkPoint[], foreseen: readonly InkPoint[]): void
@@ -33,8 +35,7 @@ interface Stroke {
   readonly pointer: number
   readonly tool: Tool
   readonly startedAt: number
-  /** A mouse trembles more than a pen does. */
-  readonly steadier: Steadier | undefined
+  readonly guides: readonly Guide[]
   /** Where it was last, and how far it has gone, in CSS pixels. */
   last: Point
   gone: number
@@ -42,9 +43,6 @@ interface Stroke {
 
 /** A stroke that has gone on so long (ms) and so far (CSS pixels) was writing, whatever ends it. */
 const PLAINLY_WRITING = { time: 250, way: 30 }
-
-/** How far a steadied line may lie from where the mouse is, in CSS pixels. */
-const LEASH = 9
 
 /**
  * Decides what each pointer means: a pen or mouse writes; a finger writes until a pen has been seen on
@@ -173,17 +171,15 @@ export class Pointers {
       return
     }
     this.#element.setPointerCapture(event.pointerId)
-    const steadied = event.pointerType === 'mouse' && tool.writes === true
-    const steadier = steadied ? new Steadier(this.#onPage(LEASH)) : undefined
     this.#stroke = {
       pointer: event.pointerId,
       tool,
       startedAt: event.timeStamp,
-      steadier,
+      guides: this.#target.guidesFor(tool, event.pointerType),
       last: this.#place(event),
       gone: 0,
     }
-    this.#target.drawing.down(tool, this.#steady(this.#inkPoint(event)))
+    this.#target.drawing.down(tool, guided(this.#stroke.guides, this.#inkPoint(event)))
     event.preventDefault()
   }
 
@@ -217,9 +213,9 @@ export class Pointers {
     stroke.last = at
     const samples = event.getCoalescedEvents()
     const points = (samples.length > 0 ? samples : [event]).map((sample) =>
-      this.#steady(this.#inkPoint(sample)),
+      guided(stroke.guides, this.#inkPoint(sample)),
     )
-    const predicted = stroke.steadier ? [] : (event.getPredictedEvents?.() ?? [])
+    const predicted = stroke.guides.length > 0 ? [] : (event.getPredictedEvents?.() ?? [])
     const foreseen = predicted.map((sample) => this.#inkPoint(sample))
     this.#target.drawing.move(stroke.tool, points, foreseen)
   }
@@ -250,9 +246,9 @@ export class Pointers {
     this.#endFingerTap(event)
     if (event.pointerId === this.#panning?.pointer) this.#panning = undefined
     if (event.pointerId !== this.#stroke?.pointer) return
-    const { tool, steadier } = this.#stroke
-    const last = steadier?.end()
-    if (last) this.#target.drawing.move(tool, [last], [])
+    const { tool, guides } = this.#stroke
+    const last = guidedEnd(guides)
+    if (last.length > 0) this.#target.drawing.move(tool, last, [])
     this.#stroke = undefined
     const tapped = this.#tapped
     this.#tapped = undefined
@@ -284,15 +280,6 @@ export class Pointers {
   readonly #key = (event: KeyboardEvent) => {
     if (event.code !== 'Space' || pressedByKeys(event.target)) return
     this.#spaceHeld = event.type === 'keydown'
-  }
-
-  #steady(sample: InkPoint): InkPoint {
-    return this.#stroke?.steadier?.next(sample) ?? sample
-  }
-
-  /** CSS pixels as points of the page. */
-  #onPage(pixels: number): number {
-    return this.#target.toPage({ x: pixels, y: 0 }).x - this.#target.toPage({ x: 0, y: 0 }).x
   }
 
   #place(event: MouseEvent): Point {

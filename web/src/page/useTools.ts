@@ -3,7 +3,7 @@ import { useCallback, useMemo, useState } from 'react'
 import { useHabits } from './habits/useHabits.ts'
 import type { Putting } from './kinds/index.ts'
 import { inkInHand } from './swatches.ts'
-import type { ToolName } from './tools/tools.ts'
+import type { ToolName } from './tools/index.ts'
 
 /** The tools in somebody's hand: their swatches, which one writes, or what else is in hand. */
 export function useTools(person: Person, first: readonly Swatch[]) {
@@ -34,10 +34,14 @@ export function useTools(person: Person, first: readonly Swatch[]) {
       pick,
       /** How the eraser rubs out. */
       eraser: habits.eraser ?? 'whole',
-      setEraser: (eraser: 'whole' | 'exact') => change({ eraser }),
       /** What is picked up is drawn round with a box instead of a loop. */
       boxes,
-      setBoxes,
+      /** By which of its ways a tool works (`Tool.ways`), and another one. */
+      way: { eraser: habits.eraser ?? 'whole', boxes: boxes ? 'box' : 'loop' },
+      setWay: (setting: 'eraser' | 'boxes', way: string) =>
+        setting === 'eraser'
+          ? change({ eraser: way === 'exact' ? 'exact' : 'whole' })
+          : setBoxes(way === 'box'),
       /** What the next press puts on the page. */
       putting,
       put: (kind: Putting) => {

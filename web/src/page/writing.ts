@@ -1,5 +1,5 @@
 import type { InkPoint, Point, Stroke, Swatch } from '@hand-back/core'
-import type { ToolName } from './tools/tools.ts'
+import type { ToolName } from './tools/index.ts'
 
 /** What a page does with what is written, rubbed out, picked up and put down on it. */
 export interface Writing {

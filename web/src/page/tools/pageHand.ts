@@ -2,8 +2,9 @@ import { type InkPoint, type Point, type Stroke, worthKeeping } from '@hand-back
 import type { WetCanvas } from '../draw/WetCanvas.ts'
 import type { View } from '../view.ts'
 import type { Writing } from '../writing.ts'
+import { TOOLS } from './index.ts'
 import { Rubbing } from './rubbing.ts'
-import type { Hand } from './tools.ts'
+import type { Hand, Tool } from './tool.ts'
 
 /** Radius of the eraser on the screen, in CSS pixels. */
 const ERASER_RADIUS = 9
@@ -83,22 +84,25 @@ export class PageHand implements Hand {
     return this.#rubbing.seen(strokes)
   }
 
-  guide(way: readonly InkPoint[]): void {
-    const { boxes, tool } = this.#page.writing() ?? {}
-    const boxed = boxes || tool === 'put'
-    this.#wet.drawGuide(boxed && way.length > 1 ? corners(way) : way, this.#page.view())
+  showWay(way: readonly InkPoint[]): void {
+    this.#wet.drawGuide(this.#isBoxed && way.length > 1 ? corners(way) : way, this.#page.view())
   }
 
   pickUp(way: readonly InkPoint[]): void {
     const writing = this.#page.writing()
     const reach = TAP_REACH / this.#page.view().scale
     const tap = way.every((at) => Math.hypot(at.x - way[0]!.x, at.y - way[0]!.y) < reach)
-    const loop = tap ? way.slice(0, 1) : writing?.boxes ? corners(way) : way
+    const loop = tap ? way.slice(0, 1) : this.#isBoxed ? corners(way) : way
     writing?.pickUp?.(loop, reach)
   }
 
   put(way: readonly InkPoint[]): void {
     this.#page.writing()?.put?.(way[0]!, way.at(-1)!)
+  }
+
+  get #isBoxed(): boolean {
+    const { tool, boxes = false } = this.#page.writing() ?? {}
+    return tool !== undefined && ((TOOLS[tool] as Tool).isBoxed?.(boxes) ?? false)
   }
 
   #nextFrame(): void {

@@ -1,5 +1,6 @@
-import type { KeyGroup } from '../keys/keyActs.ts'
+import type { KeyAct, KeyGroup } from '../keys/keyActs.ts'
 import type { Surface } from '../Surface.ts'
+import { ALL_TOOLS } from '../tools/index.ts'
 import type { Tools } from '../useTools.ts'
 
 /** How far an arrow key moves the page, in CSS pixels. */
@@ -27,6 +28,12 @@ export function viewKeys(surface: Surface | undefined, turn: (by: number) => voi
   }
 }
 
+/** The keys that take tools in hand. */
+export const keysOfTools = (tools: Tools, under: 'Pens' | 'Picking up'): KeyAct[] =>
+  ALL_TOOLS.flatMap(([name, { key: of }]) =>
+    of?.under === under ? [{ keys: [of.key], words: of.words, run: () => tools.setTool(name) }] : [],
+  )
+
 /** Pens, rubbing out and undo. */
 export function toolKeys(tools: Tools, undo: () => void, redo: () => void): KeyGroup {
   const count = Math.min(9, tools.swatches.length)
@@ -40,7 +47,7 @@ export function toolKeys(tools: Tools, undo: () => void, redo: () => void): KeyG
         words: 'write with this pen',
         run: ({ key }) => tools.pick(Number(key) - 1),
       },
-      { keys: ['e'], words: 'rub out', run: () => tools.setTool('eraser') },
+      ...keysOfTools(tools, 'Pens'),
       { keys: ['z'], control: true, words: 'undo', anywhere: true, run: undo },
       { keys: ['y'], control: true, words: 'redo', anywhere: true, run: redo },
       { keys: ['z'], control: true, shift: true, anywhere: true, run: redo },

@@ -3,6 +3,7 @@ import type { KeyAct, KeyGroup } from '../keys/keyActs.ts'
 import type { Picking } from '../picking/usePicking.ts'
 import { pressedByKeys } from '../takesKeys.ts'
 import type { Tools } from '../useTools.ts'
+import { keysOfTools } from './pageKeys.ts'
 
 /** How far an arrow key moves what is picked up, in points: alone, and with Shift. */
 const STEP = { plain: mm(1), shift: mm(5) }
@@ -21,7 +22,7 @@ export function pickKeys(picking: Picking, tools: Tools, putHere: () => void): K
   return {
     title: 'Picking up',
     acts: [
-      { keys: ['p'], words: 'pick up', run: () => tools.setTool('pick') },
+      ...keysOfTools(tools, 'Picking up'),
       { keys: [']'], words: 'pick the next thing', run: () => next(1) },
       { keys: ['['], words: 'pick the thing before', run: () => next(-1) },
       { keys: ['a'], control: true, words: 'pick all that is mine', run: () => picking.pickAll() },

@@ -2,12 +2,12 @@ import type { CopyRow, CopyState, HandoutWhole } from '@hand-back/core'
 import { Link, useNavigate, useParams } from 'react-router'
 import { ask, nothing } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
-import { apiUrl } from '../../seat.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { StateTag } from '../../ui/Corner.tsx'
 import { Answer } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { sayDue, sayWhen } from '../../ui/when.ts'
+import { TakeAway } from '../TakeAway.tsx'
 import { handBack } from './handBack.ts'
 import { InUse } from './InUse.tsx'
 import { SharedPeople } from './SharedPeople.tsx'
@@ -177,15 +177,7 @@ function Row({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
             <SharedPeople handout={handout} copy={copy} />
           </span>
         )}
-        <a
-          href={apiUrl(`/copies/${copy.id}/pdf`)}
-          download
-          onClick={(event) => event.stopPropagation()}
-          className="font-semibold text-verdigris underline underline-offset-4"
-          aria-label={`PDF of ${copy.name}’s copy`}
-        >
-          PDF
-        </a>
+        <TakeAway copy={copy.id} label={(name) => `${name} of ${copy.name}’s copy`} />
       </td>
     </tr>
   )

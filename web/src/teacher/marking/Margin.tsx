@@ -4,13 +4,13 @@ import { ask } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
 import { allArrived } from '../../page/device/allArrived.ts'
 import type { Outbox } from '../../page/device/outbox.ts'
-import { apiUrl } from '../../seat.ts'
 import { Button } from '../../ui/Button.tsx'
 import { StateTag } from '../../ui/Corner.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
 import { sayWhen } from '../../ui/when.ts'
 import { handBack } from '../handout/handBack.ts'
+import { TakeAway } from '../TakeAway.tsx'
 
 interface MarginProps {
   handout: HandoutWhole
@@ -60,13 +60,7 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
             Ask for another go
           </Button>
         )}
-        <a
-          href={apiUrl(`/copies/${row.id}/pdf`)}
-          download
-          className="self-start py-1.5 font-semibold text-verdigris underline underline-offset-4"
-        >
-          Copy as PDF
-        </a>
+        <TakeAway copy={row.id} sayAs={(name) => `Copy as ${name}`} />
       </div>
       <span className="flex-1" />
       {written.length > 1 && (

@@ -2,7 +2,6 @@ import {
   around,
   type Box,
   fitHeight,
-  type Guide,
   type Handle,
   handlePlace,
   itemAt,
@@ -10,6 +9,7 @@ import {
   moveItem,
   type PrintedItem,
   resizeItem,
+  type SnapGuide,
   type SnapLines,
   snapLines,
   snapMove,
@@ -43,7 +43,7 @@ interface Hold {
   /** Snapped. */
   readonly dx: number
   readonly dy: number
-  readonly guides: readonly Guide[]
+  readonly guides: readonly SnapGuide[]
   readonly moved: boolean
 }
 

@@ -1,10 +1,10 @@
 import {
   around,
-  type Guide,
   type Handle,
   handlePlace,
   handlesOf,
   type PrintedItem,
+  type SnapGuide,
   type WorksheetPage,
 } from '@hand-back/core'
 import { type PointerEvent, useEffect, useRef } from 'react'
@@ -109,7 +109,7 @@ function cursorOf(handle: Handle): string {
   return handle === 'start' || handle === 'end' ? 'move' : `${handle}-resize`
 }
 
-export function GuideLines({ guides, view }: { guides: readonly Guide[]; view: View }) {
+export function GuideLines({ guides, view }: { guides: readonly SnapGuide[]; view: View }) {
   return guides.map(({ way, at, from, to }) => {
     const down = way === 'down'
     const place = toScreen(view, down ? { x: at, y: from } : { x: from, y: at })

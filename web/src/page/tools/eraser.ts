@@ -1,0 +1,21 @@
+import { Eraser } from 'lucide-react'
+import type { Tool } from './tool.ts'
+
+/** Rubs out ink. */
+export const eraser: Tool = {
+  label: 'Rub out',
+  ways: {
+    setting: 'eraser',
+    legend: 'Rub out',
+    options: [
+      { value: 'whole', words: 'whole strokes', icon: Eraser },
+      { value: 'exact', words: 'just where I rub', icon: Eraser },
+    ],
+  },
+  key: { key: 'e', words: 'rub out', under: 'Pens' },
+  cursor: 'cell',
+  down: (hand, at) => hand.rub([at]),
+  move: (hand, points) => hand.rub(points),
+  up: (hand) => hand.takeRubbed(),
+  cancel: (hand) => hand.restoreRubbed(),
+}
