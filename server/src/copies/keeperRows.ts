@@ -3,7 +3,7 @@ import type pg from 'pg'
 import { type PrintedOn, recordingsOf } from './judge.ts'
 import { COPY_FIELDS, type CopyRecord } from './place.ts'
 import { SEEN_BY_STUDENTS } from './seenRecordings.ts'
-import { toStored } from './storedEvent.ts'
+import { LOG_VERSION, toStored } from './storedEvent.ts'
 
 /** A copy that is held until the transaction ends. */
 export interface HeldCopy extends CopyRecord {
@@ -152,8 +152,8 @@ export async function insertEvents(client: pg.PoolClient, written: Written[]): P
   for (const [index, { copy, stored }] of rows.entries())
     copy.bytes += bodies[index]!.length + stored.ink.length
   await client.query(
-    `INSERT INTO event (copy_id, layer, seq, id, author_id, round, kept_at, body, ink)
-     SELECT * FROM unnest($1::uuid[], $2::text[], $3::int[], $4::uuid[], $5::uuid[], $6::int[], $7::timestamptz[],
+    `INSERT INTO event (copy_id, layer, seq, id, author_id, round, kept_at, body, ink, log_version)
+     SELECT *, $10::smallint FROM unnest($1::uuid[], $2::text[], $3::int[], $4::uuid[], $5::uuid[], $6::int[], $7::timestamptz[],
        $8::jsonb[], $9::bytea[])`,
     [
       column(({ copy }) => copy.id),
@@ -165,6 +165,7 @@ export async function insertEvents(client: pg.PoolClient, written: Written[]): P
       column(({ event }) => new Date(event.keptAt)),
       bodies,
       column(({ stored }) => stored.ink),
+      LOG_VERSION,
     ],
   )
 }

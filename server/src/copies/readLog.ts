@@ -23,7 +23,8 @@ export async function readLog(
 ): Promise<{ events: KeptEvent[]; more: boolean }> {
   const rounds = role === 'teacher' ? EVERY_ROUND : handedBackRound(copy)
   const { rows } = await db.execute(sql`
-    SELECT id, layer, seq, author_id AS author, round, extract(epoch FROM kept_at) * 1000 AS "keptAt", body, ink
+    SELECT id, layer, seq, author_id AS author, round, extract(epoch FROM kept_at) * 1000 AS "keptAt", body, ink,
+      log_version AS version
     FROM event WHERE copy_id = ${copy.id} AND (
       (layer = 'work' AND seq > ${readTo.work}) OR
       (layer = 'help' AND seq > ${readTo.help}) OR

@@ -23,6 +23,22 @@ export function toStored(event: PageEvent): StoredEvent {
   return { body: { ...body, items }, ink: Buffer.concat(ink) }
 }
 
+/** In which way events are written now. */
+export const LOG_VERSION = 1
+
+/**
+ * What brings the body of an event from one version to the next: `UPGRADES[1]` from 1 to 2. A log is never
+ * rewritten; what was written long ago is brought up to date each time that it is read.
+ */
+const UPGRADES: Readonly<Record<number, (body: Body) => Body>> = {}
+
+function upToDate(body: Body, version: number): Body {
+  if (version > LOG_VERSION) throw new Error(`this log was written by a newer Hand Back (${version})`)
+  let now = body
+  for (let at = version; at < LOG_VERSION; at++) now = UPGRADES[at]!(now)
+  return now
+}
+
 export interface EventRow extends StoredEvent {
   readonly id: string
   readonly layer: string
@@ -30,10 +46,12 @@ export interface EventRow extends StoredEvent {
   readonly author: string
   readonly round: number
   readonly keptAt: number
+  readonly version: number
 }
 
-export function fromStored({ body, ink, ...kept }: EventRow): KeptEvent {
-  const told = body as Body
+/** Throws for an event that a newer version of the house has written. */
+export function fromStored({ body, ink, version, ...kept }: EventRow): KeptEvent {
+  const told = upToDate(body as Body, version)
   if (told.act !== 'add' && told.act !== 'swap') return { ...told, ...kept } as unknown as KeptEvent
   let at = 0
   const items = (told.items as (InkLength | Item)[]).map((item) => {

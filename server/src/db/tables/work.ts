@@ -1,6 +1,6 @@
 import type { Layer } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
-import { index, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core'
+import { index, integer, jsonb, pgTable, primaryKey, smallint, text, uuid } from 'drizzle-orm/pg-core'
 import { bytea, moment } from './columns.ts'
 import { copies } from './handouts.ts'
 import { people } from './people.ts'
@@ -23,6 +23,8 @@ export const events = pgTable(
     keptAt: moment('kept_at').notNull(),
     body: jsonb().notNull(),
     ink: bytea().notNull(),
+    /** In which way `body` and `ink` were written (copies/storedEvent.ts). */
+    logVersion: smallint('log_version').notNull().default(1),
   },
   (table) => [
     primaryKey({ columns: [table.copyId, table.layer, table.seq] }),

@@ -1,0 +1,1 @@
+ALTER TABLE "event" ADD COLUMN "log_version" smallint DEFAULT 1 NOT NULL;
