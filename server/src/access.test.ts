@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { paperFile } from '@hand-back/core'
+import { CALLS, COPY_FORMATS, paperFile } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type { Express } from 'express'
 import { makeApp } from './app.ts'
@@ -231,6 +231,21 @@ function routesOf(layers: Layer[]): string[] {
       : routesOf(handle?.stack ?? []),
   )
 }
+
+test('every route is made of a call of the contract, or takes a copy away in a format', () => {
+  const calls = Object.values(CALLS).map(({ method, path }) => `${method} ${path}`)
+  const formats = Object.keys(COPY_FORMATS).map((format) => `GET /copies/:copy/${format}`)
+  expect(Object.keys(ROUTES).sort()).toEqual([...new Set([...calls, ...formats])].sort())
+})
+
+test.each(Object.entries(CALLS))('%s lets in whom the contract says', (_name, { method, path, who }) => {
+  const { open, apart, ...rule } = ROUTES[`${method} ${path}`]!
+  // Only the demo takes people at their word.
+  if (path === '/sign-in/demo') return
+  expect(open ?? false).toBe(who === 'everybody')
+  if (who === 'teacher') expect([rule.student, rule.otherStudent]).toEqual([undefined, undefined])
+  if (who === 'student') expect([rule.teacher, rule.otherTeacher]).toEqual([undefined, undefined])
+})
 
 test('the table names every route that there is', () => {
   const app = makeApp(school.server.context, (_request, _response, next) => next(), '/nowhere') as Express & {

@@ -1,45 +1,42 @@
-import { COPY_FORMATS, type CopyFormatName, type CopyStandingNews, handBackRequest } from '@hand-back/core'
+import { CALLS, COPY_FORMATS, type CopyFormatName } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { ownHandout } from '../handouts/index.ts'
+import { answering } from '../http/answering.ts'
 import { as, notHere, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
 import { MAKERS } from './formats.ts'
 import { copyFor } from './place.ts'
 import { readWholeLog } from './readLog.ts'
-import { stepBy, steps, takeStep, takeStepWithAll } from './standing.ts'
+import { steps, takeStep, takeStepWithAll } from './standing.ts'
 import { wholeCopy } from './whole.ts'
 
 export function copyRoutes(context: Context): Router {
   const { db } = context
   const router = Router()
 
-  router.get('/copies/:copy', as('anybody'), async (request, response) => {
-    response.json(await wholeCopy(db, whoAsks(request), idIn(request, 'copy')))
-  })
+  answering(router, CALLS.copy, ({ person, ids }) => wholeCopy(db, person, ids.copy))
 
   /** Everything that was ever done to a copy, as far as this person may read it. */
-  router.get('/copies/:copy/log', as('anybody'), async (request, response) => {
-    const { copy, role } = await copyFor(db, whoAsks(request), idIn(request, 'copy'))
-    response.json(await readWholeLog(db, copy, role))
+  answering(router, CALLS.log, async ({ person, ids }) => {
+    const { copy, role } = await copyFor(db, person, ids.copy)
+    return readWholeLog(db, copy, role)
   })
 
-  for (const step of steps) {
-    router.post(`/copies/:copy/${step}`, as(stepBy(step)), async (request, response) => {
-      const { id, state, round } = await takeStep(context, whoAsks(request), idIn(request, 'copy'), step)
-      const standing: CopyStandingNews = { copy: id, state, round }
-      response.json(standing)
+  for (const step of steps)
+    answering(router, CALLS[step], async ({ person, ids }) => {
+      const { id, state, round } = await takeStep(context, person, ids.copy, step)
+      return { copy: id, state, round }
     })
-  }
 
-  router.post('/handouts/:handout/hand-back', as('teacher'), async (request, response) => {
-    const teacher = whoAsks(request)
-    const { id } = await ownHandout(db, teacher.id, idIn(request, 'handout'))
-    const { copies } = handBackRequest.parse(request.body)
+  answering(router, CALLS.handBackMany, async (asking) => {
+    const { person, ids } = asking
+    const { id } = await ownHandout(db, person.id, ids.handout)
+    const { copies } = asking.sent
     for (const copy of copies) {
-      if ((await copyFor(db, teacher, copy)).copy.handoutId !== id) throw notHere()
+      if ((await copyFor(db, person, copy)).copy.handoutId !== id) throw notHere()
     }
-    response.json({ handedBack: await takeStepWithAll(context, teacher, copies, 'hand-back') })
+    return { handedBack: await takeStepWithAll(context, person, copies, 'handBack') }
   })
 
   for (const format of Object.keys(COPY_FORMATS) as CopyFormatName[]) {

@@ -18,19 +18,14 @@ import { type CopyRecord, holdCopyFor } from './place.ts'
 /** What can be done to a whole copy, by whom, and the rule in core that says when. */
 const STEPS = {
   open: { by: 'student', rule: opened },
-  'hand-in': { by: 'student', rule: handedIn },
-  'take-back': { by: 'student', rule: takenBack },
-  'hand-back': { by: 'teacher', rule: handedBack },
-  'another-go': { by: 'teacher', rule: anotherGo },
+  handIn: { by: 'student', rule: handedIn },
+  takeBack: { by: 'student', rule: takenBack },
+  handBack: { by: 'teacher', rule: handedBack },
+  anotherGo: { by: 'teacher', rule: anotherGo },
 } as const satisfies Record<string, { by: Role; rule: (copy: CopyRecord) => CopyRecord }>
 
 export type Step = keyof typeof STEPS
 export const steps = Object.keys(STEPS) as Step[]
-
-/** Who takes a step: its student or its teacher. */
-export function stepBy(step: Step): Role {
-  return STEPS[step].by
-}
 
 /**
  * Takes a step with a copy and tells everybody who may know. Throws `Refused` when the person has no

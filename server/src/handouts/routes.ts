@@ -1,8 +1,9 @@
-import { copySet, handoutChange, moreStudents, newHandout, pageOwners } from '@hand-back/core'
+import { CALLS } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { sendSound } from '../files/index.ts'
-import { as, whoAsks } from '../http/as.ts'
+import { afterAnswer, answering, streamed } from '../http/answering.ts'
+import { whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
 import { makeAhead } from '../papers/index.ts'
 import { handOut } from './handOut.ts'
@@ -26,71 +27,48 @@ export function handoutRoutes(context: Context): Router {
     for (const student of students) news.trayChanged(student)
   }
 
-  router.get('/tray', as('student'), async (request, response) => {
-    response.json(await trayOf(db, whoAsks(request).id))
-  })
-  router.put('/spoken/:spoken', as('teacher'), async (request, response) => {
+  answering(router, CALLS.tray, ({ person }) => trayOf(db, person.id))
+  streamed(router, CALLS.keepSpoken, async (request, response) => {
     await keepSpoken(db, whoAsks(request).id, idIn(request, 'spoken'), request)
     response.status(204).end()
   })
-  router.get('/spoken/:spoken', as('anybody'), async (request, response) => {
+  streamed(router, CALLS.spoken, async (request, response) => {
     await sendSound(db, request, response, await spokenFor(db, whoAsks(request), idIn(request, 'spoken')))
   })
 
-  router.use('/handouts', as('teacher'))
-  router.get('/handouts', async (request, response) => {
-    response.json(await handoutsOf(db, whoAsks(request).id))
-  })
-  router.post('/handouts', async (request, response) => {
-    const { id: teacher } = whoAsks(request)
-    const { handouts, students } = await handOut(db, teacher, newHandout.parse(request.body))
+  answering(router, CALLS.handouts, ({ person }) => handoutsOf(db, person.id))
+  answering(router, CALLS.handOut, async ({ person, sent, request }) => {
+    const { handouts, students } = await handOut(db, person.id, sent)
     tell(students)
-    response.status(201).json({ handouts })
-    void makeAhead(context, teacher, handouts)
+    afterAnswer(request, () => void makeAhead(context, person.id, handouts))
+    return { handouts }
   })
-  router.get('/handouts/:handout', async (request, response) => {
-    response.json(await wholeHandout(db, whoAsks(request).id, idIn(request, 'handout')))
+  answering(router, CALLS.handout, ({ person, ids }) => wholeHandout(db, person.id, ids.handout))
+  answering(router, CALLS.changeHandout, async ({ person, ids, sent }) => {
+    tell(await changeHandout(db, person.id, ids.handout, sent))
+    if (sent.withdrawn || sent.opensAt) news.closedTo(await copiesOf(db, ids.handout))
+    news.handoutChanged(ids.handout)
   })
-  router.patch('/handouts/:handout', async (request, response) => {
-    const change = handoutChange.parse(request.body)
-    const id = idIn(request, 'handout')
-    tell(await changeHandout(db, whoAsks(request).id, id, change))
-    if (change.withdrawn || change.opensAt) news.closedTo(await copiesOf(db, id))
-    news.handoutChanged(id)
-    response.status(204).end()
+  answering(router, CALLS.handoutChanges, ({ person, ids }) => waitingChanges(db, person.id, ids.handout))
+  answering(router, CALLS.sendChanges, async ({ person, ids, request }) => {
+    tell(await sendChanges(db, person.id, ids.handout))
+    news.handoutChanged(ids.handout)
+    afterAnswer(request, () => void makeAhead(context, person.id, [ids.handout]))
   })
-  router.get('/handouts/:handout/changes', async (request, response) => {
-    response.json(await waitingChanges(db, whoAsks(request).id, idIn(request, 'handout')))
-  })
-  router.post('/handouts/:handout/changes', async (request, response) => {
-    const id = idIn(request, 'handout')
-    const { id: teacher } = whoAsks(request)
-    tell(await sendChanges(db, teacher, id))
-    news.handoutChanged(id)
-    response.status(204).end()
-    void makeAhead(context, teacher, [id])
-  })
-  router.post('/handouts/:handout/students', async (request, response) => {
-    const { students, copy } = moreStudents.parse(request.body)
-    const id = idIn(request, 'handout')
-    const left = await giveToMore(db, whoAsks(request).id, id, students, copy)
+  answering(router, CALLS.giveToMore, async ({ person, ids, sent: { students, copy } }) => {
+    const left = await giveToMore(db, person.id, ids.handout, students, copy)
     for (const place of left) news.closedTo([place.copy], place.student)
-    tell(await membersOf(db, id))
-    news.handoutChanged(id)
-    response.status(204).end()
+    tell(await membersOf(db, ids.handout))
+    news.handoutChanged(ids.handout)
   })
-  router.put('/copies/:copy/owners', as('teacher'), async (request, response) => {
-    const owners = pageOwners.parse(request.body)
-    const { handout } = await givePages(db, whoAsks(request).id, idIn(request, 'copy'), owners)
+  answering(router, CALLS.givePages, async ({ person, ids, sent }) => {
+    const { handout } = await givePages(db, person.id, ids.copy, sent)
     news.handoutChanged(handout)
-    response.status(204).end()
   })
-  router.put('/copies/:copy/set', as('teacher'), async (request, response) => {
-    const { set } = copySet.parse(request.body)
-    const { handout, students } = await changeSet(db, whoAsks(request).id, idIn(request, 'copy'), set)
+  answering(router, CALLS.changeSet, async ({ person, ids, sent }) => {
+    const { handout, students } = await changeSet(db, person.id, ids.copy, sent.set)
     tell(students)
     news.handoutChanged(handout)
-    response.status(204).end()
   })
   return router
 }

@@ -1,11 +1,12 @@
-import { fileId, type Person, type Recipe } from '@hand-back/core'
+import { CALLS, fileId, type Person, type Recipe } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import type { Queries } from '../db/connect.ts'
 import { IS_OUT, PAGE_IS_ITS } from '../db/pageOfCopy.ts'
 import { findFile, sendFile } from '../files/index.ts'
-import { as, notHere, whoAsks } from '../http/as.ts'
+import { streamed } from '../http/answering.ts'
+import { notHere, whoAsks } from '../http/as.ts'
 import { sentFile } from './sentFiles.ts'
 
 /** Whether a teacher brought a file in for a worksheet of theirs. */
@@ -39,7 +40,7 @@ async function recipeFor(db: Queries, person: Person, name: string): Promise<Rec
 export function paperRoutes({ db }: Context): Router {
   const router = Router()
   /** A file of a teacher's shelf as it is; or what was made of one for those who receive it. */
-  router.get('/files/:file', as('anybody'), async (request, response) => {
+  streamed(router, CALLS.file, async (request, response) => {
     const named = fileId.safeParse(request.params.file)
     if (!named.success) throw notHere()
     const person = whoAsks(request)

@@ -1,30 +1,25 @@
-import { type Habits, habits } from '@hand-back/core'
+import { CALLS } from '@hand-back/core'
 import { eq, sql } from 'drizzle-orm'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { personHabits } from '../db/schema.ts'
-import { as, whoAsks } from '../http/as.ts'
+import { answering } from '../http/answering.ts'
 
 /** Everybody asks for their own habits, and changes some of them; nobody sees another's. */
 export function habitRoutes({ db }: Context): Router {
   const router = Router()
-  router.get('/habits', as('anybody'), async (request, response) => {
-    const [row] = await db
-      .select()
-      .from(personHabits)
-      .where(eq(personHabits.personId, whoAsks(request).id))
-    response.json(row?.habits ?? ({} satisfies Habits))
+  answering(router, CALLS.habits, async ({ person }) => {
+    const [row] = await db.select().from(personHabits).where(eq(personHabits.personId, person.id))
+    return row?.habits ?? {}
   })
-  router.patch('/habits', as('anybody'), async (request, response) => {
-    const changed = habits.parse(request.body)
+  answering(router, CALLS.changeHabits, async ({ person, sent }) => {
     await db
       .insert(personHabits)
-      .values({ personId: whoAsks(request).id, habits: changed })
+      .values({ personId: person.id, habits: sent })
       .onConflictDoUpdate({
         target: personHabits.personId,
         set: { habits: sql`${personHabits.habits} || excluded.habits` },
       })
-    response.status(204).end()
   })
   return router
 }

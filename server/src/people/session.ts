@@ -5,6 +5,7 @@ import { sql } from 'drizzle-orm'
 import type { Request, RequestHandler, Response } from 'express'
 import session, { type SessionData } from 'express-session'
 import type { Context } from '../context.ts'
+import { afterAnswer } from '../http/answering.ts'
 import type { Asked } from '../http/as.ts'
 import { hasSeat, seatPath } from '../http/seat.ts'
 import { findPerson, type Known } from './queries.ts'
@@ -129,14 +130,6 @@ export async function signIn({ news, now }: Context, request: Request, person: K
   Object.assign(request.session, { person: person.id, epoch: person.epoch, begun: now() })
   await new Promise<void>((done, failed) => request.session.save((error) => (error ? failed(error) : done())))
   afterAnswer(request, () => news.signedOut(before))
-}
-
-/**
- * Does something once the answer is out. A device whose live connection ends asks at once who is signed in:
- * by then it must have the new session, or it would take itself for signed out.
- */
-export function afterAnswer(request: Request, act: () => void): void {
-  request.res!.once('close', act)
 }
 
 /** Ends the session. */

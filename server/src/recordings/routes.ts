@@ -1,5 +1,5 @@
 import { Readable } from 'node:stream'
-import { LAYERS, MOST_VOICE_BYTES, mayWrite, Refused } from '@hand-back/core'
+import { CALLS, LAYERS, MOST_VOICE_BYTES, mayWrite, Refused } from '@hand-back/core'
 import { eq, sql } from 'drizzle-orm'
 import { type RequestHandler, Router } from 'express'
 import type { Context } from '../context.ts'
@@ -16,7 +16,8 @@ import {
   wholeFile,
 } from '../files/index.ts'
 import { Allowance } from '../http/allowance.ts'
-import { as, notHere, whoAsks } from '../http/as.ts'
+import { streamed } from '../http/answering.ts'
+import { notHere, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
 import { inTurn } from '../work/index.ts'
 
@@ -57,9 +58,9 @@ export function recordingRoutes({ db }: Context): Router {
     }
     response.status(201).json({ recording: id })
   }
-  router.put('/copies/:copy/recordings/:recording', as('anybody'), keepSound)
+  streamed(router, CALLS.keepRecording, keepSound)
 
-  router.get('/copies/:copy/recordings/:recording', as('anybody'), async (request, response) => {
+  streamed(router, CALLS.recording, async (request, response) => {
     const { copy, role } = await copyFor(db, whoAsks(request), idIn(request, 'copy'))
     const [found] = await seenRecordings(db, copy.id, role, [idIn(request, 'recording')])
     if (!found) throw notHere()

@@ -1,19 +1,10 @@
 import { randomUUID } from 'node:crypto'
-import {
-  bareSheet,
-  duplicateSheet,
-  type FormulaDrawing,
-  filesOfPages,
-  formulaAsked,
-  newWorksheet,
-  Refused,
-  renameWorksheet,
-  sheetChange,
-} from '@hand-back/core'
+import { bareSheet, CALLS, duplicateSheet, type FormulaDrawing, filesOfPages, Refused } from '@hand-back/core'
 import { type Request, Router } from 'express'
 import type { Context } from '../context.ts'
 import { takeUploads } from '../files/index.ts'
-import { as, whoAsks } from '../http/as.ts'
+import { answering, streamed } from '../http/answering.ts'
+import { whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
 import { inTurn } from '../work/index.ts'
 import { bringInOne, bringInPicture, goodOnes } from './bringIn.ts'
@@ -26,7 +17,6 @@ const SECONDS_TO_DRAW = 5
 
 export function worksheetRoutes({ db, now }: Context): Router {
   const router = Router()
-  router.use('/worksheets', as('teacher'))
   const broughtIn = async (request: Request) => {
     const person = whoAsks(request).id
     const fates = await takeUploads(request, MOST_FILES, (name, stream, passwords) =>
@@ -35,33 +25,23 @@ export function worksheetRoutes({ db, now }: Context): Router {
     return goodOnes(db, fates)
   }
 
-  router.get('/worksheets', async (request, response) => {
-    response.json(await worksheetsOf(db, whoAsks(request).id, request.query.archived === 'yes'))
-  })
-  router.post('/worksheets', async (request, response) => {
-    const teacher = whoAsks(request).id
-    if (request.is('json')) {
-      response.status(201).json(await makeWorksheet(db, teacher, newWorksheet.parse(request.body)))
-      return
-    }
+  answering(router, CALLS.worksheets, ({ person, request }) =>
+    worksheetsOf(db, person.id, request.query.archived === 'yes'),
+  )
+  answering(router, CALLS.makeWorksheet, ({ person, sent }) => makeWorksheet(db, person.id, sent))
+  streamed(router, CALLS.bringInWorksheet, async (request, response) => {
     const { good, refused, said } = await broughtIn(request)
     const sheet = bareSheet(good.flatMap((file) => file.pages))
-    const made = await makeFromFiles(db, teacher, { title: good[0]!.title, unit: '', sheet })
+    const made = await makeFromFiles(db, whoAsks(request).id, { title: good[0]!.title, unit: '', sheet })
     response.status(201).json({ ...made, refused, said })
   })
-  router.get('/worksheets/:worksheet', async (request, response) => {
-    response.json(await wholeWorksheet(db, whoAsks(request).id, idIn(request, 'worksheet')))
+  answering(router, CALLS.worksheet, ({ person, ids }) => wholeWorksheet(db, person.id, ids.worksheet))
+  answering(router, CALLS.renameWorksheet, async ({ person, ids, sent }) => {
+    await rename(db, person.id, ids.worksheet, sent)
   })
-  router.patch('/worksheets/:worksheet', async (request, response) => {
-    await rename(db, whoAsks(request).id, idIn(request, 'worksheet'), renameWorksheet.parse(request.body))
-    response.status(204).end()
-  })
-  router.put('/worksheets/:worksheet/sheet', async (request, response) => {
-    const change = sheetChange.parse(request.body)
-    response.json(await keepSheet(db, whoAsks(request).id, idIn(request, 'worksheet'), change))
-  })
+  answering(router, CALLS.keepSheet, ({ person, ids, sent }) => keepSheet(db, person.id, ids.worksheet, sent))
   /** Makes pages of files, for the teacher to put among the others. */
-  router.post('/worksheets/:worksheet/files', async (request, response) => {
+  streamed(router, CALLS.bringInPages, async (request, response) => {
     const { id } = await ownWorksheet(db, whoAsks(request).id, idIn(request, 'worksheet'))
     const { good, refused, said } = await broughtIn(request)
     const pages = good.flatMap((file) => file.pages)
@@ -69,7 +49,7 @@ export function worksheetRoutes({ db, now }: Context): Router {
     response.status(201).json({ title: good[0]!.title, pages, refused, said })
   })
   /** Takes a picture that is to lie on a page. */
-  router.post('/worksheets/:worksheet/pictures', async (request, response) => {
+  streamed(router, CALLS.bringInPicture, async (request, response) => {
     const { id } = await ownWorksheet(db, whoAsks(request).id, idIn(request, 'worksheet'))
     const [picture] = await takeUploads(request, 1, (_name, stream) =>
       bringInPicture(db, whoAsks(request).id, stream),
@@ -77,37 +57,32 @@ export function worksheetRoutes({ db, now }: Context): Router {
     await noteFiles(db, id, [picture!.file])
     response.status(201).json(picture)
   })
-  router.post('/worksheets/:worksheet/duplicate', async (request, response) => {
-    const teacher = whoAsks(request).id
-    const { title, unit, sheet } = await wholeWorksheet(db, teacher, idIn(request, 'worksheet'))
+  answering(router, CALLS.duplicateWorksheet, async ({ person, ids }) => {
+    const { title, unit, sheet } = await wholeWorksheet(db, person.id, ids.worksheet)
     const again = duplicateSheet(sheet, randomUUID)
-    const made = { title: `${title.slice(0, 112)}, again`, unit, sheet: again }
-    response.status(201).json(await makeWorksheet(db, teacher, made))
+    return makeWorksheet(db, person.id, { title: `${title.slice(0, 112)}, again`, unit, sheet: again })
   })
-  router.post('/worksheets/:worksheet/archive', async (request, response) => {
-    await archive(db, whoAsks(request).id, idIn(request, 'worksheet'), new Date(now()))
-    response.status(204).end()
+  answering(router, CALLS.archiveWorksheet, async ({ person, ids }) => {
+    await archive(db, person.id, ids.worksheet, new Date(now()))
   })
-  router.post('/worksheets/:worksheet/bring-back', async (request, response) => {
-    await archive(db, whoAsks(request).id, idIn(request, 'worksheet'), null)
-    response.status(204).end()
+  answering(router, CALLS.bringBackWorksheet, async ({ person, ids }) => {
+    await archive(db, person.id, ids.worksheet, null)
   })
   /** Draws a formula, also one that a student writes. */
-  router.post('/formulas', as('anybody'), async (request, response) => {
-    const { latex } = formulaAsked.parse(request.body)
+  answering(router, CALLS.drawFormula, async ({ person, sent: { latex } }) => {
     const drawn = await inTurn<FormulaDrawing | { refused: string }>({
       kind: 'quick',
       script: new URL('./drawFormula.ts', import.meta.url),
       name: 'drawFormula',
       task: () => latex,
       seconds: SECONDS_TO_DRAW,
-      person: whoAsks(request).id,
+      person: person.id,
     }).catch((error) => {
       if (error instanceof Refused) throw error
       return { refused: 'This formula cannot be drawn.' }
     })
     if ('refused' in drawn) throw new Refused(drawn.refused, 422)
-    response.json(drawn)
+    return drawn
   })
   return router
 }

@@ -136,7 +136,7 @@ class School {
       await this.#ink(copy, pages, 'work', tideAnswers(hand, done, index % 4 === 2))
       if (index >= 9) continue
       this.#clock = this.#now - (6 - index * 0.5) * HOUR
-      await this.#step(copy, 'hand-in')
+      await this.#step(copy, 'handIn')
       if (index < 2)
         await this.#ink(copy, pages, 'feedback', tideFeedback(this.#teachersHand(), index % 4 === 2))
     }
@@ -156,15 +156,15 @@ class School {
       this.#clock = this.#now - (90 - index) * HOUR
       await this.#step(copy, 'open')
       await this.#ink(copy, pages, 'work', bearingAnswers(hand, good))
-      await this.#step(copy, 'hand-in')
+      await this.#step(copy, 'handIn')
       this.#clock = this.#now - 48 * HOUR
       await this.#ink(copy, pages, 'feedback', bearingFeedback(this.#teachersHand(), good))
-      await this.#step(copy, index < 17 ? 'hand-back' : 'another-go')
+      await this.#step(copy, index < 17 ? 'handBack' : 'anotherGo')
       if (index < 22) continue
       this.#clock = this.#now - (10 - (index - 21)) * HOUR
       await this.#takeWork(copy, pages[0]!)
       await this.#ink(copy, pages, 'work', bearingAnswers(hand, true))
-      await this.#step(copy, 'hand-in')
+      await this.#step(copy, 'handIn')
     }
   }
 
@@ -176,10 +176,10 @@ class School {
       await this.#step(copy, 'open')
       await this.#ink(copy, pages, 'work', knotAnswers(this.#handOf(index)))
       if (index < SOUND_SECONDS.length) await this.#speak(copy, pages[0]!, index)
-      await this.#step(copy, 'hand-in')
+      await this.#step(copy, 'handIn')
       this.#clock = this.#now - 120 * HOUR
       await this.#ink(copy, pages, 'feedback', knotFeedback(this.#teachersHand()))
-      await this.#step(copy, 'hand-back')
+      await this.#step(copy, 'handBack')
     }
   }
 
@@ -233,7 +233,7 @@ class School {
   }
 
   async #step(copy: { id: string; student: Person }, step: Step): Promise<void> {
-    const who = step === 'hand-back' || step === 'another-go' ? this.#teacher : copy.student
+    const who = step === 'handBack' || step === 'anotherGo' ? this.#teacher : copy.student
     await takeStep(this.#context, who, copy.id, step)
   }
 

@@ -1,4 +1,4 @@
-import { PERSON_HEADER, plainThroughout, problem } from '@hand-back/core'
+import { addressOf, type Call, type IdsOf, PERSON_HEADER, plainThroughout, problem } from '@hand-back/core'
 import { z } from 'zod'
 import { apiUrl } from '../seat.ts'
 import { believed, doubt } from './believed.ts'
@@ -29,15 +29,33 @@ function whose(path: string): Record<string, string> {
     : { [PERSON_HEADER]: person }
 }
 
-type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
+/** What a call needs besides itself: the ids of its address, and what is sent. */
+type Rest<Path extends string, Sent> = [Sent] extends [undefined]
+  ? [IdsOf<Path>] extends [never]
+    ? []
+    : [ids: Ids<Path>]
+  : [ids: Ids<Path>, sent: Sent]
+type Ids<Path extends string> = Readonly<Record<IdsOf<Path>, string>>
 
-/** Asks the server and checks the answer against its schema. Throws `Problem`. */
-export async function ask<T>(answer: z.ZodType<T>, method: Method, path: string, body?: unknown): Promise<T> {
+/** Asks the server, and checks the answer. `query` goes behind the address. Throws `Problem`. */
+export async function ask<Path extends string, Sent, Given, Answer>(
+  call: Call<Path, Sent, Given, Answer>,
+  ...[ids, sent]: Rest<Path, Sent>
+): Promise<Answer> {
+  return askAt(call, addressOf(call, ids ?? ({} as Ids<Path>)), sent)
+}
+
+/** The same at an address that says more than ids do. */
+export async function askAt<Answer>(
+  { method, answer }: Pick<Call<string, never, never, Answer>, 'method' | 'answer'>,
+  path: string,
+  sent?: unknown,
+): Promise<Answer> {
   const init: RequestInit = { method, headers: whose(path) }
-  if (body !== undefined)
+  if (sent !== undefined)
     Object.assign(init, {
       headers: { ...whose(path), 'Content-Type': 'application/json' },
-      body: JSON.stringify(plainThroughout(body)),
+      body: JSON.stringify(plainThroughout(sent)),
     })
   const response = await fetch(apiUrl(path), init).catch(() => {
     throw new Problem(OUT_OF_REACH, 0)
@@ -45,11 +63,13 @@ export async function ask<T>(answer: z.ZodType<T>, method: Method, path: string,
   return readAnswer(answer, response.status, await response.text())
 }
 
-/** An answer without content. */
-export const nothing = z.undefined()
-
 /** Asks for a file and saves it under the name that the server gives it. Throws `Problem`. */
-export async function saveFile(path: string, body: unknown): Promise<void> {
+export async function saveFile<Path extends string, Sent>(
+  call: Call<Path, Sent>,
+  ids: Ids<Path>,
+  body: Sent,
+): Promise<void> {
+  const path = addressOf(call, ids)
   const response = await fetch(apiUrl(path), {
     method: 'POST',
     headers: { ...whose(path), 'Content-Type': 'application/json' },
@@ -75,7 +95,12 @@ export function fileNameIn(header: string): string | undefined {
 }
 
 /** Sends a sound or another single body. Throws `Problem`. */
-export async function putBytes(path: string, body: Blob): Promise<void> {
+export async function putBytes<Path extends string>(
+  call: Call<Path>,
+  ids: Ids<Path>,
+  body: Blob,
+): Promise<void> {
+  const path = addressOf(call, ids)
   const response = await fetch(apiUrl(path), { method: 'PUT', body, headers: whose(path) }).catch(() => {
     throw new Problem(OUT_OF_REACH, 0)
   })
@@ -83,20 +108,21 @@ export async function putBytes(path: string, body: Blob): Promise<void> {
 }
 
 /** Sends files, with the passwords that may open them, and tells how far it is, from 0 to 1. Throws `Problem`. */
-export function upload<T>(
-  answer: z.ZodType<T>,
-  path: string,
+export function upload<Path extends string, Answer>(
+  call: Call<Path, unknown, unknown, Answer>,
+  ids: Ids<Path>,
   files: readonly File[],
   onProgress: (part: number) => void,
   passwords: readonly string[] = [],
-): Promise<T> {
+): Promise<Answer> {
+  const path = addressOf(call, ids)
   return new Promise((done, failed) => {
     const request = new XMLHttpRequest()
     request.upload.onprogress = (event) => onProgress(event.lengthComputable ? event.loaded / event.total : 0)
     request.onerror = () => failed(new Problem(OUT_OF_REACH, 0))
     request.onload = () => {
       try {
-        done(readAnswer(answer, request.status, request.responseText))
+        done(readAnswer(call.answer, request.status, request.responseText))
       } catch (error) {
         failed(error)
       }

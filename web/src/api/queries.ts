@@ -1,22 +1,6 @@
-import {
-  classCard,
-  classWhole,
-  copyWhole,
-  door,
-  grouping,
-  handoutCard,
-  handoutChanges,
-  handoutWhole,
-  joinRequest,
-  type Person,
-  person,
-  trayEntry,
-  worksheetCard,
-  worksheetWhole,
-} from '@hand-back/core'
+import { addressOf, CALLS, type Call, type IdsOf, type Person } from '@hand-back/core'
 import { QueryClient, queryOptions } from '@tanstack/react-query'
-import { z } from 'zod'
-import { ask, Problem } from './ask.ts'
+import { ask, askAt, Problem } from './ask.ts'
 import { believe, onDoubt } from './believed.ts'
 import { settleSignOut } from './signOutOwed.ts'
 
@@ -33,38 +17,41 @@ export const queryClient = new QueryClient({
   },
 })
 
-function got<T>(key: readonly unknown[], answer: z.ZodType<T>, path: string) {
-  return queryOptions({ queryKey: key, queryFn: () => ask(answer, 'GET', path) })
+function got<Path extends string, Answer>(
+  key: readonly unknown[],
+  call: Call<Path, undefined, undefined, Answer>,
+  ids: Readonly<Record<IdsOf<Path>, string>>,
+  query = '',
+) {
+  return queryOptions({ queryKey: key, queryFn: () => askAt(call, addressOf(call, ids) + query) })
 }
 
 /** Every question to the server that a screen may ask. */
 export const queries = {
-  door: () => got(['door'], door, '/door'),
+  door: () => got(['door'], CALLS.door, {}),
   me: () =>
     queryOptions({
       queryKey: ['me'],
       queryFn: async () => {
         // Signed out here while school was out of reach: nobody is signed in on this device until it knows.
-        const me = (await settleSignOut()) ? await ask(person.nullable(), 'GET', '/me') : null
+        const me = (await settleSignOut()) ? await ask(CALLS.me) : null
         believe(me?.id)
         return me
       },
       staleTime: Number.POSITIVE_INFINITY,
     }),
-  classes: () => got(['classes'], z.array(classCard), '/classes'),
-  class: (id: string) => got(['class', id], classWhole, `/classes/${id}`),
+  classes: () => got(['classes'], CALLS.classes, {}),
+  class: (id: string) => got(['class', id], CALLS.class, { class: id }),
   worksheets: (archived = false) =>
-    got(['worksheets', archived], z.array(worksheetCard), `/worksheets${archived ? '?archived=yes' : ''}`),
-  worksheet: (id: string) => got(['worksheet', id], worksheetWhole, `/worksheets/${id}`),
-  handouts: () => got(['handouts'], z.array(handoutCard), '/handouts'),
-  handout: (id: string) => got(['handout', id], handoutWhole, `/handouts/${id}`),
-  handoutChanges: (id: string) => got(['handoutChanges', id], handoutChanges, `/handouts/${id}/changes`),
-  joining: (classId: string) =>
-    got(['joining', classId], z.array(joinRequest), `/classes/${classId}/joining`),
-  groupings: (classId: string) =>
-    got(['groupings', classId], z.array(grouping), `/classes/${classId}/groupings`),
-  tray: () => got(['tray'], z.array(trayEntry), '/tray'),
-  copy: (id: string) => got(['copy', id], copyWhole, `/copies/${id}`),
+    got(['worksheets', archived], CALLS.worksheets, {}, archived ? '?archived=yes' : ''),
+  worksheet: (id: string) => got(['worksheet', id], CALLS.worksheet, { worksheet: id }),
+  handouts: () => got(['handouts'], CALLS.handouts, {}),
+  handout: (id: string) => got(['handout', id], CALLS.handout, { handout: id }),
+  handoutChanges: (id: string) => got(['handoutChanges', id], CALLS.handoutChanges, { handout: id }),
+  joining: (classId: string) => got(['joining', classId], CALLS.joining, { class: classId }),
+  groupings: (classId: string) => got(['groupings', classId], CALLS.groupings, { class: classId }),
+  tray: () => got(['tray'], CALLS.tray, {}),
+  copy: (id: string) => got(['copy', id], CALLS.copy, { copy: id }),
 }
 
 /** What is the same whoever asks. */

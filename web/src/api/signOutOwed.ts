@@ -1,6 +1,7 @@
+import { CALLS } from '@hand-back/core'
 import { dropNote, readNote, writeNote } from '../deviceNotes.ts'
 import { SEAT } from '../seat.ts'
-import { ask, nothing, Problem } from './ask.ts'
+import { ask, Problem } from './ask.ts'
 
 const OWED = `sign-out owed ${SEAT}`
 
@@ -18,7 +19,7 @@ export function nothingOwed(): void {
 export async function settleSignOut(): Promise<boolean> {
   if (readNote(OWED) === null) return true
   try {
-    await ask(nothing, 'POST', '/sign-out')
+    await ask(CALLS.signOut)
   } catch (error) {
     // A refusal says that nobody is signed in any more.
     if (!(error instanceof Problem) || error.status !== 401) return false

@@ -1,4 +1,4 @@
-import { type JoinStanding, joinStanding } from '@hand-back/core'
+import { CALLS, type JoinStanding } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { ask } from '../api/ask.ts'
@@ -13,9 +13,7 @@ export function AskToJoin({ code, className }: { code: string; className: string
   const [name, setName] = useState('')
   const [pin, setPin] = useState('')
   const [asked, setAsked] = useState<JoinStanding>()
-  const { run, busy, problem } = useAct(async () =>
-    setAsked(await ask(joinStanding, 'POST', '/join', { code, name, pin })),
-  )
+  const { run, busy, problem } = useAct(async () => setAsked(await ask(CALLS.join, {}, { code, name, pin })))
   if (asked) return <Waiting asked={asked} code={code} pin={pin} name={name} />
   return (
     <ActForm onAct={run} className="flex flex-col gap-4">
@@ -58,11 +56,11 @@ interface WaitingProps {
 function Waiting({ asked, code, pin, name }: WaitingProps) {
   const { data = asked } = useQuery({
     queryKey: ['join', asked.id],
-    queryFn: () => ask(joinStanding, 'GET', `/join/${asked.id}`),
+    queryFn: () => ask(CALLS.joinStanding, { join: asked.id }),
     initialData: asked,
     refetchInterval: ({ state }) => (state.data?.state === 'waiting' ? ASK_EVERY : false),
   })
-  const { run, problem } = useAct(() => signInBy('/sign-in/student', { code, student: data.student, pin }))
+  const { run, problem } = useAct(() => signInBy(CALLS.signInStudent, { code, student: data.student, pin }))
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when they were let in
   useEffect(() => {
     if (data.state === 'let in') void run()

@@ -1,4 +1,4 @@
-import type { Person } from '@hand-back/core'
+import { CALLS, type Person } from '@hand-back/core'
 import { ExternalLink } from 'lucide-react'
 import { useEffect } from 'react'
 import { SEAT } from '../seat.ts'
@@ -24,7 +24,7 @@ export function DemoPeople({ people }: { people: readonly Person[] }) {
   const students = people.filter(({ role }) => role === 'student')
   const waiting = people.find(sitsAt)
   useEffect(() => {
-    if (waiting) signInBy('/sign-in/demo', { person: waiting.id }).catch(sayProblem)
+    if (waiting) signInBy(CALLS.signInDemo, { person: waiting.id }).catch(sayProblem)
   }, [waiting])
   return (
     <section className="rounded-md border border-ochre-fill bg-ochre-soft p-6">

@@ -1,7 +1,6 @@
-import { type Person, person as personSchema } from '@hand-back/core'
+import { CALLS, type Person } from '@hand-back/core'
 import { useState } from 'react'
-import type { z } from 'zod'
-import { ask, nothing } from '../api/ask.ts'
+import { ask } from '../api/ask.ts'
 import { queries, queryClient } from '../api/queries.ts'
 import { ActForm } from '../ui/ActForm.tsx'
 import { Button } from '../ui/Button.tsx'
@@ -37,7 +36,7 @@ function NewPassword({ onDone }: { onDone: () => void }) {
   const [now, setNow] = useState('')
   const [to, setTo] = useState('')
   const { run, busy, problem } = useAct(async () => {
-    const me = await ask(personSchema as z.ZodType<Person>, 'POST', '/password', { now, to })
+    const me = await ask(CALLS.changePassword, {}, { now, to })
     queryClient.setQueryData(queries.me().queryKey, me)
     saySentence('Your password is changed. Everywhere else you are signed out.')
     onDone()
@@ -70,7 +69,7 @@ function NewPassword({ onDone }: { onDone: () => void }) {
 
 function Everywhere() {
   const { run, busy, problem } = useAct(async () => {
-    await ask(nothing, 'POST', '/sign-out/everywhere')
+    await ask(CALLS.signOutEverywhere)
     await signOut()
   })
   return (

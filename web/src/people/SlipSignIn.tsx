@@ -1,4 +1,4 @@
-import { type Person, slipOwner } from '@hand-back/core'
+import { CALLS, type Person } from '@hand-back/core'
 import { type ReactNode, useEffect, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { ask } from '../api/ask.ts'
@@ -13,11 +13,9 @@ export function SlipSignIn({ here }: { here: Person | null }) {
   const { token = '' } = useParams()
   const navigate = useNavigate()
   const [name, setName] = useState<string>()
-  const look = useAct(async () =>
-    setName((await ask(slipOwner, 'POST', '/sign-in/slip/whose', { token })).name),
-  )
+  const look = useAct(async () => setName((await ask(CALLS.slipOwner, {}, { token })).name))
   const comeIn = useAct(async () => {
-    await signInBy('/sign-in/slip', { token })
+    await signInBy(CALLS.signInSlip, { token })
     await navigate('/', { replace: true })
   })
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each slip

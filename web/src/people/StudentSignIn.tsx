@@ -1,6 +1,5 @@
-import { type ClassList, classList } from '@hand-back/core'
+import { CALLS, type ClassList } from '@hand-back/core'
 import { useState } from 'react'
-import type { z } from 'zod'
 import { ask } from '../api/ask.ts'
 import { ActForm } from '../ui/ActForm.tsx'
 import { Button } from '../ui/Button.tsx'
@@ -45,9 +44,7 @@ function CodeStep({
   onCode: (code: string) => void
   onList: (list: ClassList) => void
 }) {
-  const { run, busy, problem } = useAct(async () =>
-    onList(await ask(classList as z.ZodType<ClassList>, 'POST', '/sign-in/class', { code })),
-  )
+  const { run, busy, problem } = useAct(async () => onList(await ask(CALLS.signInClass, {}, { code })))
   return (
     <ActForm onAct={run} className="flex flex-col gap-4">
       <h2 className="text-2xl">Which class?</h2>
@@ -112,7 +109,7 @@ function PinStep({
 }) {
   const [pin, setPin] = useState('')
   const { run, busy, problem } = useAct(() =>
-    signInBy('/sign-in/student', { code, student: student.id, pin }),
+    signInBy(CALLS.signInStudent, { code, student: student.id, pin }),
   )
   return (
     <ActForm onAct={run} className="flex flex-col gap-4">

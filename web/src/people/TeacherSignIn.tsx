@@ -1,3 +1,4 @@
+import { CALLS } from '@hand-back/core'
 import { useState } from 'react'
 import { ActForm } from '../ui/ActForm.tsx'
 import { Button } from '../ui/Button.tsx'
@@ -8,7 +9,7 @@ import { signInBy } from './welcome.ts'
 export function TeacherSignIn() {
   const [name, setName] = useState('')
   const [password, setPassword] = useState('')
-  const { run, busy, problem } = useAct(() => signInBy('/sign-in/teacher', { name, password }))
+  const { run, busy, problem } = useAct(() => signInBy(CALLS.signInTeacher, { name, password }))
   return (
     <ActForm onAct={run} className="flex flex-col gap-4">
       <h2 className="text-2xl">Teacher</h2>
@@ -39,7 +40,7 @@ export function FirstTeacher({ asksCode }: { asksCode: boolean }) {
   const [password, setPassword] = useState('')
   const [setupCode, setSetupCode] = useState('')
   const { run, busy, problem } = useAct(() =>
-    signInBy('/first-teacher', { name, password, ...(asksCode ? { setupCode } : {}) }),
+    signInBy(CALLS.firstTeacher, { name, password, ...(asksCode ? { setupCode } : {}) }),
   )
   return (
     <ActForm

@@ -1,6 +1,5 @@
-import { type Person, person } from '@hand-back/core'
-import type { z } from 'zod'
-import { ask } from '../api/ask.ts'
+import type { Call, Person } from '@hand-back/core'
+import { askAt } from '../api/ask.ts'
 import { endLive } from '../api/live.ts'
 import { nowIs } from '../api/queries.ts'
 import { nothingOwed } from '../api/signOutOwed.ts'
@@ -8,8 +7,8 @@ import { forgetPerson } from '../offline/offline.ts'
 import { leaveOutbox } from '../page/device/personOutbox.ts'
 
 /** Signs in by one of the ways there are and lets the screens know. Throws `Problem`. */
-export async function signInBy(way: string, body: unknown): Promise<void> {
-  const who: Person = await ask(person as z.ZodType<Person>, 'POST', way, body)
+export async function signInBy<Sent>(way: Call<string, Sent, unknown, Person>, sent: Sent): Promise<void> {
+  const who = await askAt(way, way.path, sent)
   // Somebody else may have been here before, and left without signing out.
   await forgetPerson()
   nothingOwed()

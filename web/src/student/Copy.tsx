@@ -1,4 +1,4 @@
-import { type CopyWhole, copyStanding, filesOfPages, type Person } from '@hand-back/core'
+import { CALLS, type CopyWhole, filesOfPages, type Person } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect } from 'react'
 import { useParams } from 'react-router'
@@ -112,7 +112,7 @@ function SharedWith({ copy, person, page }: { copy: CopyWhole; person: Person; p
 function useOpening({ id, state: before }: CopyWhole, store: CopyStore): void {
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once, when the copy is opened
   useEffect(() => {
-    ask(copyStanding, 'POST', `/copies/${id}/open`).then(
+    ask(CALLS.open, { copy: id }).then(
       ({ state, round }) => {
         if (before === 'waiting') store.stand(state, round)
         void queryClient.invalidateQueries({ queryKey: ['tray'] })

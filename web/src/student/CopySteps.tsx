@@ -1,4 +1,4 @@
-import { type CopyState, type CopyWhole, copyStanding, type WorksheetPage } from '@hand-back/core'
+import { CALLS, type CopyState, type CopyWhole, type WorksheetPage } from '@hand-back/core'
 import { ask } from '../api/ask.ts'
 import { queryClient } from '../api/queries.ts'
 import type { CopyStore } from '../page/copyStore.ts'
@@ -20,9 +20,9 @@ interface CopyStepsProps {
 
 /** The one thing to do next with a whole copy: hand in, or take back. */
 export function CopySteps({ copy, store, state, outbox, pages, onTurn }: CopyStepsProps) {
-  const step = async (name: 'hand-in' | 'take-back'): Promise<boolean> => {
+  const step = async (name: 'handIn' | 'takeBack'): Promise<boolean> => {
     try {
-      const standing = await ask(copyStanding, 'POST', `/copies/${copy.id}/${name}`)
+      const standing = await ask(CALLS[name], { copy: copy.id })
       store.stand(standing.state, standing.round)
       outbox.release()
       void queryClient.invalidateQueries({ queryKey: ['tray'] })
@@ -34,9 +34,9 @@ export function CopySteps({ copy, store, state, outbox, pages, onTurn }: CopySte
   }
   const handIn = useAct(async () => {
     if (!(await allArrived(outbox, copy.id))) return
-    if (await step('hand-in')) sayDone('Handed in.', () => void step('take-back'))
+    if (await step('handIn')) sayDone('Handed in.', () => void step('takeBack'))
   })
-  const takeBack = useAct(async () => void (await step('take-back')))
+  const takeBack = useAct(async () => void (await step('takeBack')))
 
   if (copy.way === 'read') return null
   if (state === 'handed in') {

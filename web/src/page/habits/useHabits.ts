@@ -1,7 +1,7 @@
-import { type Habits, habits } from '@hand-back/core'
+import { CALLS, type Habits } from '@hand-back/core'
 import { useCallback } from 'react'
 import { useStore } from 'zustand'
-import { ask, nothing } from '../../api/ask.ts'
+import { ask } from '../../api/ask.ts'
 import { readNote, writeNote } from '../../deviceNotes.ts'
 import { HabitStore } from './habitStore.ts'
 
@@ -11,8 +11,8 @@ let current: { person: string; store: HabitStore } | undefined
 export function habitsOf(person: string): HabitStore {
   if (current?.person === person) return current.store
   const store = new HabitStore(person, {
-    ask: () => ask(habits, 'GET', '/habits'),
-    send: (changed) => ask(nothing, 'PATCH', '/habits', changed).then(() => {}),
+    ask: () => ask(CALLS.habits),
+    send: (changed) => ask(CALLS.changeHabits, {}, changed),
     read: readNote,
     write: writeNote,
   })

@@ -1,5 +1,6 @@
 import {
   bringBackTo,
+  CALLS,
   type CopyWhole,
   emptyPage,
   inOrder,
@@ -13,7 +14,6 @@ import {
 } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
-import { z } from 'zod'
 import { ask } from '../../api/ask.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
@@ -47,7 +47,7 @@ export function LookBack(props: LookBackProps) {
     queryFn: () =>
       readPast({
         // Checked when each was kept; a whole log is read as it comes.
-        ask: () => ask(z.array(z.custom<KeptEvent>()), 'GET', `/copies/${copy.id}/log`),
+        ask: () => ask(CALLS.log, { copy: copy.id }),
         read: () => logShelf(person.id).of(copy.id),
         pending: store.view.getState().log.pending,
       }),

@@ -1,4 +1,4 @@
-import { type FormulaDrawing, formulaDrawn } from '@hand-back/core'
+import { CALLS, type FormulaDrawing } from '@hand-back/core'
 import type { MathfieldElement } from 'mathlive'
 import { useEffect, useId, useRef, useState } from 'react'
 import { ask, Problem, sentenceOf } from '../../api/ask.ts'
@@ -37,7 +37,7 @@ export function FormulaField({
     if (wanted.trim() === '') return
     timer.current = setTimeout(async () => {
       try {
-        const drawing = await ask(formulaDrawn, 'POST', '/formulas', { latex: wanted })
+        const drawing = await ask(CALLS.drawFormula, {}, { latex: wanted })
         setProblem(undefined)
         if (latest.current.wanted === wanted) latest.current.onDrawn(wanted, drawing)
       } catch (error) {

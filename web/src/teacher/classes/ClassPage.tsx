@@ -1,9 +1,8 @@
-import { type ClassWhole, type StudentWithPin, studentWithPin } from '@hand-back/core'
+import { CALLS, type ClassWhole, type StudentWithPin } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams } from 'react-router'
-import { z } from 'zod'
-import { ask, nothing } from '../../api/ask.ts'
+import { ask } from '../../api/ask.ts'
 import { queries, queryClient } from '../../api/queries.ts'
 import { apiUrl } from '../../seat.ts'
 import { ActForm } from '../../ui/ActForm.tsx'
@@ -33,7 +32,7 @@ function refresh(id: string): void {
 function Students({ whole }: { whole: ClassWhole }) {
   const [pins, setPins] = useState<ReadonlyMap<string, string>>(new Map())
   const rename = async (name: string) => {
-    await ask(nothing, 'PATCH', `/classes/${whole.id}`, { name })
+    await ask(CALLS.renameClass, { class: whole.id }, { name })
     refresh(whole.id)
   }
   const [open, setOpen] = useState<'slips' | 'roster'>()
@@ -121,7 +120,7 @@ interface StudentRowProps {
 function StudentRow({ classId, student, pin, onPin }: StudentRowProps) {
   const [name, setName] = useState(student.name)
   const [leaving, setLeaving] = useState(false)
-  const path = `/classes/${classId}/students/${student.id}`
+  const ids = { class: classId, student: student.id }
   const trying = async (work: () => Promise<void>) => {
     try {
       await work()
@@ -131,7 +130,7 @@ function StudentRow({ classId, student, pin, onPin }: StudentRowProps) {
       sayProblem(error)
     }
   }
-  const rename = () => name.trim() !== student.name && trying(() => ask(nothing, 'PATCH', path, { name }))
+  const rename = () => name.trim() !== student.name && trying(() => ask(CALLS.renameStudent, ids, { name }))
   return (
     <tr className="border-b border-rule">
       <td className="py-1.5 pr-4">
@@ -151,7 +150,7 @@ function StudentRow({ classId, student, pin, onPin }: StudentRowProps) {
       <td className="w-[1%] py-1.5 whitespace-nowrap">
         {leaving ? (
           <>
-            <Button look="back" onClick={() => void trying(() => ask(nothing, 'DELETE', path))}>
+            <Button look="back" onClick={() => void trying(() => ask(CALLS.removeStudent, ids))}>
               Remove; the work stays
             </Button>
             <Button look="quiet" onClick={() => setLeaving(false)}>
@@ -162,11 +161,7 @@ function StudentRow({ classId, student, pin, onPin }: StudentRowProps) {
           <>
             <Button
               look="quiet"
-              onClick={() =>
-                void trying(async () =>
-                  onPin(await ask(studentWithPin as z.ZodType<StudentWithPin>, 'POST', `${path}/pin`)),
-                )
-              }
+              onClick={() => void trying(async () => onPin(await ask(CALLS.renewPin, ids)))}
             >
               New PIN
             </Button>
@@ -193,7 +188,7 @@ function AddStudents({
     .map((line) => line.trim())
     .filter((line) => line !== '')
   const { run, busy, problem } = useAct(async () => {
-    onAdded(await ask(z.array(studentWithPin), 'POST', `/classes/${classId}/students`, { names }))
+    onAdded(await ask(CALLS.addStudents, { class: classId }, { names }))
     setText('')
     refresh(classId)
   })

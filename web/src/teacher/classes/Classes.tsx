@@ -1,8 +1,7 @@
-import { type ClassCard, classCard } from '@hand-back/core'
+import { CALLS } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import type { z } from 'zod'
 import { ask } from '../../api/ask.ts'
 import { queries, queryClient } from '../../api/queries.ts'
 import { ActForm } from '../../ui/ActForm.tsx'
@@ -62,7 +61,7 @@ function NewClass() {
   const [name, setName] = useState('')
   const navigate = useNavigate()
   const { run, busy, problem } = useAct(async () => {
-    const made = await ask(classCard as z.ZodType<ClassCard>, 'POST', '/classes', { name })
+    const made = await ask(CALLS.makeClass, {}, { name })
     void queryClient.invalidateQueries({ queryKey: ['classes'] })
     await navigate(`/class/${made.id}`)
   })

@@ -1,7 +1,7 @@
-import type { JoinRequest } from '@hand-back/core'
+import { CALLS, type JoinRequest } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import { ask, nothing } from '../../api/ask.ts'
+import { ask } from '../../api/ask.ts'
 import { live } from '../../api/live.ts'
 import { queries, queryClient } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
@@ -28,7 +28,7 @@ export function Joining({ classId }: { classId: string }) {
 
 function Asking({ classId, request: { id, name } }: { classId: string; request: JoinRequest }) {
   const { run, busy, problem } = useAct(async (step: 'let-in' | 'not-let-in') => {
-    await ask(nothing, 'POST', `/classes/${classId}/joining/${id}/${step}`)
+    await ask(step === 'let-in' ? CALLS.letIn : CALLS.notLetIn, { class: classId, join: id })
     await Promise.all(
       [['joining', classId], ['class', classId], ['classes']].map((queryKey) =>
         queryClient.invalidateQueries({ queryKey }),

@@ -1,4 +1,5 @@
 import {
+  CALLS,
   type ClassWhole,
   NotARoster,
   type Roster,
@@ -6,10 +7,8 @@ import {
   readRoster,
   rosterChanges,
   type StudentWithPin,
-  studentWithPin,
 } from '@hand-back/core'
 import { type ReactNode, useMemo, useState } from 'react'
-import { z } from 'zod'
 import { ask } from '../../api/ask.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
@@ -94,11 +93,15 @@ function Look({ whole, roster, onTaken }: LookProps) {
   const chosen = classes[index]!
   const changes = useMemo(() => rosterChanges(whole.students, chosen.students), [whole.students, chosen])
   const { run, busy, problem } = useAct(async () => {
-    const made = await ask(z.array(studentWithPin), 'POST', `/classes/${whole.id}/roster`, {
-      add: changes.add,
-      rename: changes.rename.map(({ id, to }) => ({ id, to })),
-      leave: leaving ? changes.missing.map(({ id }) => id) : [],
-    })
+    const made = await ask(
+      CALLS.takeRoster,
+      { class: whole.id },
+      {
+        add: changes.add,
+        rename: changes.rename.map(({ id, to }) => ({ id, to })),
+        leave: leaving ? changes.missing.map(({ id }) => id) : [],
+      },
+    )
     onTaken(made)
   })
   return (

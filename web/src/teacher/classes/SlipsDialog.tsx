@@ -1,4 +1,4 @@
-import type { ClassWhole } from '@hand-back/core'
+import { CALLS, type ClassWhole } from '@hand-back/core'
 import { useState } from 'react'
 import { saveFile } from '../../api/ask.ts'
 import { Button } from '../../ui/Button.tsx'
@@ -17,7 +17,7 @@ export function SlipsDialog({
 }) {
   const [newPins, setNewPins] = useState(false)
   const { run, busy, problem } = useAct(async () => {
-    await saveFile(`/classes/${whole.id}/slips`, { newPins })
+    await saveFile(CALLS.slips, { class: whole.id }, { newPins })
     onClose()
   })
   return (

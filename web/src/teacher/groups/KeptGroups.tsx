@@ -1,7 +1,7 @@
-import { type Group, type Grouping, newGrouping } from '@hand-back/core'
+import { CALLS, type Group, type Grouping } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { ask, nothing } from '../../api/ask.ts'
+import { ask } from '../../api/ask.ts'
 import { queries, queryClient } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { sayDone } from '../../ui/notices.ts'
@@ -20,7 +20,7 @@ export function KeptGroups({ classId, groups, onTake }: KeptGroupsProps) {
   const { run, busy, problem } = useAct(async () => {
     const same = kept.data?.find((each) => each.name === name.trim())
     const id = same?.id ?? crypto.randomUUID()
-    await ask(nothing, 'PUT', `/classes/${classId}/groupings/${id}`, newGrouping.parse({ name, groups }))
+    await ask(CALLS.keepGrouping, { class: classId, grouping: id }, { name, groups })
     await queryClient.invalidateQueries({ queryKey: ['groupings', classId] })
     setName('')
     sayDone(`Kept as “${name.trim()}”.`)

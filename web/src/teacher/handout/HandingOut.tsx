@@ -1,4 +1,4 @@
-import { type Deal, type HandoutWhole, handedOut, type Way, type WorksheetWhole } from '@hand-back/core'
+import { CALLS, type Deal, type HandoutWhole, type Way, type WorksheetWhole } from '@hand-back/core'
 import { useQueries, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
@@ -95,12 +95,16 @@ function Plan({ worksheet, before, classes, chosen, onChoose }: PlanProps) {
   const ready =
     parts.length > 0 && parts.length === chosen.length && parts.every(({ plan }) => typeof plan !== 'string')
   const { run, busy, problem } = useAct(async () => {
-    const { handouts } = await ask(handedOut, 'POST', '/handouts', {
-      request,
-      worksheet: worksheet.id,
-      classes: parts.map(({ roster, wish }) => ({ class: roster.id, ...wish })),
-      ...terms,
-    })
+    const { handouts } = await ask(
+      CALLS.handOut,
+      {},
+      {
+        request,
+        worksheet: worksheet.id,
+        classes: parts.map(({ roster, wish }) => ({ class: roster.id, ...wish })),
+        ...terms,
+      },
+    )
     void queryClient.invalidateQueries()
     await navigate(handouts.length === 1 ? `/handout/${handouts[0]}` : '/')
   })

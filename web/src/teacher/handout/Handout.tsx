@@ -1,6 +1,6 @@
-import type { CopyRow, CopyState, HandoutWhole } from '@hand-back/core'
+import { CALLS, type CopyRow, type CopyState, type HandoutWhole } from '@hand-back/core'
 import { Link, useNavigate, useParams } from 'react-router'
-import { ask, nothing } from '../../api/ask.ts'
+import { ask } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { StateTag } from '../../ui/Corner.tsx'
@@ -101,7 +101,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
 function SetOfCopy({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
   const change = async (set: string) => {
     try {
-      await ask(nothing, 'PUT', `/copies/${copy.id}/set`, { set: set || null })
+      await ask(CALLS.changeSet, { copy: copy.id }, { set: set || null })
       await queryClient.invalidateQueries({ queryKey: ['handout', handout.id] })
     } catch (error) {
       sayProblem(error)

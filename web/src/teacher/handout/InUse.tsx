@@ -1,7 +1,7 @@
-import type { HandoutChange, HandoutChanges, HandoutWhole } from '@hand-back/core'
+import { CALLS, type HandoutChange, type HandoutChanges, type HandoutWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { type ReactNode, useState } from 'react'
-import { ask, nothing } from '../../api/ask.ts'
+import { ask } from '../../api/ask.ts'
 import { queries, queryClient } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
@@ -18,7 +18,7 @@ const refresh = (id: string) =>
   )
 
 async function change(id: string, to: HandoutChange): Promise<void> {
-  await ask(nothing, 'PATCH', `/handouts/${id}`, to)
+  await ask(CALLS.changeHandout, { handout: id }, to)
   await refresh(id)
 }
 
@@ -107,7 +107,7 @@ function TermsForm({ handout, onDone }: { handout: HandoutWhole; onDone: () => v
 function WaitingChanges({ handout }: { handout: HandoutWhole }) {
   const changes = useQuery(queries.handoutChanges(handout.id))
   const { run, busy, problem } = useAct(async () => {
-    await ask(nothing, 'POST', `/handouts/${handout.id}/changes`)
+    await ask(CALLS.sendChanges, { handout: handout.id })
     await refresh(handout.id)
     sayDone('It is in all copies now.')
   })
@@ -150,7 +150,7 @@ function WithoutCopy({ handout }: { handout: HandoutWhole }) {
   const [into, setInto] = useState('')
   const { run, busy, problem } = useAct(async () => {
     const students = without.map((student) => student.id)
-    await ask(nothing, 'POST', `/handouts/${id}/students`, into ? { students, copy: into } : { students })
+    await ask(CALLS.giveToMore, { handout: id }, into ? { students, copy: into } : { students })
     await refresh(id)
   })
   if (without.length === 0) return null

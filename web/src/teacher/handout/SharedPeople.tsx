@@ -1,7 +1,7 @@
-import type { CopyRow, CopyWhole, HandoutWhole, PageOwners } from '@hand-back/core'
+import { CALLS, type CopyRow, type CopyWhole, type HandoutWhole, type PageOwners } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { ask, nothing } from '../../api/ask.ts'
+import { ask } from '../../api/ask.ts'
 import { queries, queryClient } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button } from '../../ui/Button.tsx'
@@ -35,7 +35,7 @@ function Members({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
   const others = handout.copies.filter(({ id }) => id !== copy.id)
   const move = async (student: string, to: string) => {
     try {
-      await ask(nothing, 'POST', `/handouts/${handout.id}/students`, { students: [student], copy: to })
+      await ask(CALLS.giveToMore, { handout: handout.id }, { students: [student], copy: to })
       await refresh(handout.id, copy.id)
     } catch (error) {
       sayProblem(error)
@@ -76,7 +76,7 @@ function Pages({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
 function Owners({ handout, copy }: { handout: HandoutWhole; copy: CopyWhole }) {
   const give = async (owners: PageOwners) => {
     try {
-      await ask(nothing, 'PUT', `/copies/${copy.id}/owners`, owners)
+      await ask(CALLS.givePages, { copy: copy.id }, owners)
       await refresh(handout.id, copy.id)
     } catch (error) {
       sayProblem(error)

@@ -1,4 +1,4 @@
-import type { SpokenDirection } from '@hand-back/core'
+import { CALLS, type SpokenDirection } from '@hand-back/core'
 import { AudioLines, Square, X } from 'lucide-react'
 import { useState } from 'react'
 import { putBytes } from '../../api/ask.ts'
@@ -22,7 +22,7 @@ export function SpokenField({
     const id = crypto.randomUUID()
     setBusy(true)
     try {
-      await putBytes(`/spoken/${id}`, bytes)
+      await putBytes(CALLS.keepSpoken, { spoken: id }, bytes)
       onChange({ id, seconds })
     } catch (error) {
       sayProblem(error)

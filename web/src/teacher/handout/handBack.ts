@@ -1,4 +1,4 @@
-import { handBackAnswer } from '@hand-back/core'
+import { CALLS } from '@hand-back/core'
 import { ask } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
@@ -7,7 +7,7 @@ import { capital, count } from '../../ui/when.ts'
 /** Hands copies back and says how many went. Those that were never opened stay. */
 export async function handBack(handout: string, copies: readonly string[]): Promise<void> {
   try {
-    const { handedBack } = await ask(handBackAnswer, 'POST', `/handouts/${handout}/hand-back`, { copies })
+    const { handedBack } = await ask(CALLS.handBackMany, { handout }, { copies })
     void queryClient.invalidateQueries({ queryKey: ['handout', handout] })
     void queryClient.invalidateQueries({ queryKey: ['handouts'] })
     sayDone(`${capital(count(handedBack.length, 'copy is', 'copies are'))} handed back.`)

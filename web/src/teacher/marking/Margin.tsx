@@ -1,4 +1,4 @@
-import { type CopyRow, copyStanding, type HandoutWhole } from '@hand-back/core'
+import { CALLS, type CopyRow, type HandoutWhole } from '@hand-back/core'
 import type { ReactNode } from 'react'
 import { ask } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
@@ -29,7 +29,7 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
   const again = useAct(async () => {
     if (!(await allArrived(outbox, row.id))) return
     try {
-      await ask(copyStanding, 'POST', `/copies/${row.id}/another-go`)
+      await ask(CALLS.anotherGo, { copy: row.id })
       await queryClient.invalidateQueries({ queryKey: ['handout', handout.id] })
     } catch (error) {
       sayProblem(error)

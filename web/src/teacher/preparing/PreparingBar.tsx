@@ -1,7 +1,8 @@
+import { CALLS } from '@hand-back/core'
 import { Keyboard, Redo2, Undo2 } from 'lucide-react'
 import { useNavigate } from 'react-router'
 import { useStore } from 'zustand'
-import { ask, nothing } from '../../api/ask.ts'
+import { ask } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { TitleField } from '../../ui/TitleField.tsx'
@@ -21,7 +22,7 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
     if (keeper.state.getState().state === 'kept') await navigate(path)
   }
   const rename = async (title: string) => {
-    await ask(nothing, 'PATCH', `/worksheets/${worksheet.id}`, { title })
+    await ask(CALLS.renameWorksheet, { worksheet: worksheet.id }, { title })
     void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
   }
   const words = {

@@ -1,4 +1,4 @@
-import { type Sheet, type SheetChange, sheetKept, type WorksheetWhole } from '@hand-back/core'
+import { CALLS, type Sheet, type SheetChange, type WorksheetWhole } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { ask, Problem } from '../../api/ask.ts'
 import type { Drafts } from './drafts.ts'
@@ -19,7 +19,7 @@ export interface SheetCarrier {
 }
 
 export function sheetCarrier(worksheet: string): SheetCarrier {
-  return { keep: (change) => ask(sheetKept, 'PUT', `/worksheets/${worksheet}/sheet`, change) }
+  return { keep: (change) => ask(CALLS.keepSheet, { worksheet }, change) }
 }
 
 /**

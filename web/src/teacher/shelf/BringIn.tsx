@@ -1,7 +1,6 @@
-import { MOST_FILE_BYTES, worksheetBroughtIn } from '@hand-back/core'
+import { CALLS, MOST_FILE_BYTES } from '@hand-back/core'
 import { createContext, type DragEvent, type ReactNode, useContext, useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
-import type { z } from 'zod'
 import { Problem, upload } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
 import { Dialog } from '../../ui/Dialog.tsx'
@@ -32,8 +31,7 @@ export function BringIn({ children }: { children: ReactNode }) {
   const sending = useSending(async (files, passwords, onProgress) => {
     if (files.some((file) => file.size > MOST_FILE_BYTES))
       throw new Problem('A file may have at most 100 MB.', 413)
-    const answer = worksheetBroughtIn as z.ZodType<z.infer<typeof worksheetBroughtIn>>
-    const made = await upload(answer, '/worksheets', files, onProgress, passwords)
+    const made = await upload(CALLS.bringInWorksheet, {}, files, onProgress, passwords)
     sayAbout(made)
     void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
     await navigate(`/worksheet/${made.id}`)

@@ -1,8 +1,7 @@
-import { STARTERS, type WorksheetCard, type WorksheetWhole, worksheetWhole } from '@hand-back/core'
+import { CALLS, STARTERS, type WorksheetCard, type WorksheetWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import type { z } from 'zod'
 import { ask } from '../../api/ask.ts'
 import { queries, queryClient } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
@@ -113,11 +112,15 @@ export function useMake() {
   const navigate = useNavigate()
   return async (title: string, sheet: WorksheetWhole['sheet'], unit = '') => {
     try {
-      const made = await ask(worksheetWhole as z.ZodType<WorksheetWhole>, 'POST', '/worksheets', {
-        title,
-        unit,
-        sheet,
-      })
+      const made = await ask(
+        CALLS.makeWorksheet,
+        {},
+        {
+          title,
+          unit,
+          sheet,
+        },
+      )
       void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
       await navigate(`/worksheet/${made.id}`)
     } catch (error) {

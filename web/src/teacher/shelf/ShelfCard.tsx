@@ -1,9 +1,8 @@
-import { type WorksheetCard, type WorksheetWhole, worksheetWhole } from '@hand-back/core'
+import { CALLS, type WorksheetCard } from '@hand-back/core'
 import { Archive, ArchiveRestore, Copy, FolderInput } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import type { z } from 'zod'
-import { ask, nothing } from '../../api/ask.ts'
+import { ask } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button } from '../../ui/Button.tsx'
@@ -27,13 +26,12 @@ async function act(doing: () => Promise<unknown>): Promise<boolean> {
 export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; units: readonly string[] }) {
   const { id, title, firstPage, pageCount, timesHandedOut, archived } = worksheet
   const [filing, setFiling] = useState(false)
-  const post = (path: string) => ask(nothing, 'POST', `/worksheets/${id}/${path}`)
+  const away = () => ask(CALLS.archiveWorksheet, { worksheet: id })
+  const back = () => ask(CALLS.bringBackWorksheet, { worksheet: id })
   const putAway = async () => {
-    if (await act(() => post('archive')))
-      sayDone(`${title} is put away.`, () => void act(() => post('bring-back')))
+    if (await act(away)) sayDone(`${title} is put away.`, () => void act(back))
   }
-  const again = () =>
-    act(() => ask(worksheetWhole as z.ZodType<WorksheetWhole>, 'POST', `/worksheets/${id}/duplicate`))
+  const again = () => act(() => ask(CALLS.duplicateWorksheet, { worksheet: id }))
   const picture = (
     <>
       <span className="flex h-[212px] items-end border-b-2 border-rule">
@@ -62,7 +60,7 @@ export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; unit
       )}
       <span className="mt-1 -ml-2 flex items-center">
         {archived ? (
-          <Tool label={`Bring ${title} back`} onClick={() => void act(() => post('bring-back'))}>
+          <Tool label={`Bring ${title} back`} onClick={() => void act(back)}>
             <ArchiveRestore size={17} aria-hidden="true" /> Bring back
           </Tool>
         ) : (
@@ -111,7 +109,7 @@ function UnitDialog({
 }) {
   const [unit, setUnit] = useState(worksheet.unit)
   const file = async () => {
-    if (await act(() => ask(nothing, 'PATCH', `/worksheets/${worksheet.id}`, { unit }))) onClose()
+    if (await act(() => ask(CALLS.renameWorksheet, { worksheet: worksheet.id }, { unit }))) onClose()
   }
   return (
     <Dialog open onClose={onClose} title={`In which unit does ${worksheet.title} stand?`}>

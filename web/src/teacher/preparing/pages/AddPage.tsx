@@ -1,4 +1,4 @@
-import { pagesBroughtIn, type Ruling, type WorksheetPage } from '@hand-back/core'
+import { CALLS, type Ruling, type WorksheetPage } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { upload } from '../../../api/ask.ts'
@@ -20,8 +20,13 @@ export function AddPage({ onClose }: { onClose: () => void }) {
   const { store, worksheet } = usePreparing()
   const [way, setWay] = useState<'paper' | 'worksheet'>('paper')
   const sending = useSending(async (files, passwords, onProgress) => {
-    const path = `/worksheets/${worksheet.id}/files`
-    const brought = await upload(pagesBroughtIn, path, files, onProgress, passwords)
+    const brought = await upload(
+      CALLS.bringInPages,
+      { worksheet: worksheet.id },
+      files,
+      onProgress,
+      passwords,
+    )
     sayAbout(brought)
     insertPages(store, brought.pages)
     onClose()

@@ -1,4 +1,4 @@
-import { type Box, cutOut, moveItem, pageMarks, pagesBroughtIn, type WorksheetPage } from '@hand-back/core'
+import { type Box, CALLS, cutOut, moveItem, pageMarks, type WorksheetPage } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { type PointerEvent, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
@@ -35,8 +35,13 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
   }
   // A PDF or picture that is not a worksheet: only a part of it is wanted.
   const sending = useSending(async (files, passwords, onProgress) => {
-    const path = `/worksheets/${worksheet.id}/files`
-    const brought = await upload(pagesBroughtIn, path, files, onProgress, passwords)
+    const brought = await upload(
+      CALLS.bringInPages,
+      { worksheet: worksheet.id },
+      files,
+      onProgress,
+      passwords,
+    )
     sayAbout(brought)
     setFile(brought.pages)
     setFrom('file')
