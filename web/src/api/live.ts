@@ -1,8 +1,8 @@
-import type { DeviceMessages, ServerMessages } from '@hand-back/core'
+import { CALLS, type DeviceMessages, type ServerMessages } from '@hand-back/core'
 import { io, type Socket } from 'socket.io-client'
 import { SEAT } from '../seat.ts'
 import { believed } from './believed.ts'
-import { queryClient } from './queries.ts'
+import { refresh } from './queries.ts'
 
 export type LiveSocket = Socket<ServerMessages, DeviceMessages>
 
@@ -35,7 +35,7 @@ export function live(): LiveSocket {
 }
 
 function comeBack(made: LiveSocket): void {
-  void queryClient.invalidateQueries({ queryKey: ['me'] })
+  void refresh(CALLS.me)
   setTimeout(() => socket === made && made.connect(), RETRY_AFTER)
 }
 

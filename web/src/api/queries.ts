@@ -17,21 +17,33 @@ export const queryClient = new QueryClient({
   },
 })
 
+/** The key of what a call answers: its address and its ids. Fewer ids are the beginning of many keys. */
+export const keyOf = (call: Pick<Call, 'path'>, ids: Readonly<Record<string, string | undefined>> = {}) => [
+  call.path,
+  ...Object.values(ids),
+]
+
+/** What a call answers may be another by now: asked anew where it is on the screen. */
+export const refresh = (call: Pick<Call, 'path'>, ids: Readonly<Record<string, string | undefined>> = {}) =>
+  queryClient.invalidateQueries({ queryKey: keyOf(call, ids) })
+
 function got<Path extends string, Answer>(
-  key: readonly unknown[],
   call: Call<Path, undefined, undefined, Answer>,
   ids: Readonly<Record<IdsOf<Path>, string>>,
   query = '',
 ) {
-  return queryOptions({ queryKey: key, queryFn: () => askAt(call, addressOf(call, ids) + query) })
+  return queryOptions({
+    queryKey: [...keyOf(call, ids), ...(query === '' ? [] : [query])],
+    queryFn: () => askAt(call, addressOf(call, ids) + query),
+  })
 }
 
 /** Every question to the server that a screen may ask. */
 export const queries = {
-  door: () => got(['door'], CALLS.door, {}),
+  door: () => got(CALLS.door, {}),
   me: () =>
     queryOptions({
-      queryKey: ['me'],
+      queryKey: keyOf(CALLS.me),
       queryFn: async () => {
         // Signed out here while school was out of reach: nobody is signed in on this device until it knows.
         const me = (await settleSignOut()) ? await ask(CALLS.me) : null
@@ -40,22 +52,21 @@ export const queries = {
       },
       staleTime: Number.POSITIVE_INFINITY,
     }),
-  classes: () => got(['classes'], CALLS.classes, {}),
-  class: (id: string) => got(['class', id], CALLS.class, { class: id }),
-  worksheets: (archived = false) =>
-    got(['worksheets', archived], CALLS.worksheets, {}, archived ? '?archived=yes' : ''),
-  worksheet: (id: string) => got(['worksheet', id], CALLS.worksheet, { worksheet: id }),
-  handouts: () => got(['handouts'], CALLS.handouts, {}),
-  handout: (id: string) => got(['handout', id], CALLS.handout, { handout: id }),
-  handoutChanges: (id: string) => got(['handoutChanges', id], CALLS.handoutChanges, { handout: id }),
-  joining: (classId: string) => got(['joining', classId], CALLS.joining, { class: classId }),
-  groupings: (classId: string) => got(['groupings', classId], CALLS.groupings, { class: classId }),
-  tray: () => got(['tray'], CALLS.tray, {}),
-  copy: (id: string) => got(['copy', id], CALLS.copy, { copy: id }),
+  classes: () => got(CALLS.classes, {}),
+  class: (id: string) => got(CALLS.class, { class: id }),
+  worksheets: (archived = false) => got(CALLS.worksheets, {}, archived ? '?archived=yes' : ''),
+  worksheet: (id: string) => got(CALLS.worksheet, { worksheet: id }),
+  handouts: () => got(CALLS.handouts, {}),
+  handout: (id: string) => got(CALLS.handout, { handout: id }),
+  handoutChanges: (id: string) => got(CALLS.handoutChanges, { handout: id }),
+  joining: (classId: string) => got(CALLS.joining, { class: classId }),
+  groupings: (classId: string) => got(CALLS.groupings, { class: classId }),
+  tray: () => got(CALLS.tray, {}),
+  copy: (id: string) => got(CALLS.copy, { copy: id }),
 }
 
 /** What is the same whoever asks. */
-const NOBODYS = new Set<unknown>(['me', 'door'])
+const NOBODYS = new Set<unknown>([CALLS.me.path, CALLS.door.path])
 
 /**
  * Somebody signed in or out: nothing that was fetched for another person stays. The door may be on the
@@ -64,8 +75,8 @@ const NOBODYS = new Set<unknown>(['me', 'door'])
 export function nowIs(who: Person | null): void {
   queryClient.removeQueries({ predicate: ({ queryKey }) => !NOBODYS.has(queryKey[0]) })
   believe(who?.id)
-  queryClient.setQueryData(['me'], who)
-  void queryClient.invalidateQueries({ queryKey: ['door'] })
+  queryClient.setQueryData(keyOf(CALLS.me), who)
+  void refresh(CALLS.door)
 }
 
-onDoubt(() => void queryClient.invalidateQueries({ queryKey: ['me'] }))
+onDoubt(() => void refresh(CALLS.me))

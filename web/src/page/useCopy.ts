@@ -1,8 +1,8 @@
-import type { CopyWhole, Layer, Person } from '@hand-back/core'
+import { CALLS, type CopyWhole, type Layer, type Person } from '@hand-back/core'
 import { useEffect, useState } from 'react'
 import { Problem } from '../api/ask.ts'
 import { live } from '../api/live.ts'
-import { queryClient } from '../api/queries.ts'
+import { refresh } from '../api/queries.ts'
 import { sayProblem } from '../ui/notices.ts'
 import { CopyStore } from './copyStore.ts'
 import { logShelf } from './device/logShelf.ts'
@@ -43,8 +43,7 @@ export function useCopy(copy: CopyWhole | undefined, person: Person, layer: Laye
 function useChanges(copy: CopyWhole | undefined): void {
   const [id, handout] = [copy?.id, copy?.handout]
   useEffect(() => {
-    const heard = (of: string) =>
-      of === handout && void queryClient.invalidateQueries({ queryKey: ['copy', id] })
+    const heard = (of: string) => of === handout && void refresh(CALLS.copy, { copy: id })
     const socket = live()
     socket.on('handout', heard)
     return () => void socket.off('handout', heard)

@@ -2,6 +2,7 @@ import { CALLS, type JoinStanding } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { ask } from '../api/ask.ts'
+import { keyOf } from '../api/queries.ts'
 import { ActForm } from '../ui/ActForm.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Field } from '../ui/Field.tsx'
@@ -55,7 +56,7 @@ interface WaitingProps {
 
 function Waiting({ asked, code, pin, name }: WaitingProps) {
   const { data = asked } = useQuery({
-    queryKey: ['join', asked.id],
+    queryKey: keyOf(CALLS.joinStanding, { join: asked.id }),
     queryFn: () => ask(CALLS.joinStanding, { join: asked.id }),
     initialData: asked,
     refetchInterval: ({ state }) => (state.data?.state === 'waiting' ? ASK_EVERY : false),

@@ -4,7 +4,7 @@ import { useCallback, useEffect } from 'react'
 import { useParams } from 'react-router'
 import { useStore } from 'zustand'
 import { ask, Problem } from '../api/ask.ts'
-import { queries, queryClient } from '../api/queries.ts'
+import { queries, refresh } from '../api/queries.ts'
 import { keepOffline } from '../offline/offline.ts'
 import type { CopyStore } from '../page/copyStore.ts'
 import type { Outbox } from '../page/device/outbox.ts'
@@ -115,7 +115,7 @@ function useOpening({ id, state: before }: CopyWhole, store: CopyStore): void {
     ask(CALLS.open, { copy: id }).then(
       ({ state, round }) => {
         if (before === 'waiting') store.stand(state, round)
-        void queryClient.invalidateQueries({ queryKey: ['tray'] })
+        void refresh(CALLS.tray)
       },
       // Out of reach: it counts as opened when the next visit gets through.
       () => {},

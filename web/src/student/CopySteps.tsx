@@ -1,6 +1,6 @@
 import { CALLS, type CopyState, type CopyWhole, type WorksheetPage } from '@hand-back/core'
 import { ask } from '../api/ask.ts'
-import { queryClient } from '../api/queries.ts'
+import { refresh } from '../api/queries.ts'
 import type { CopyStore } from '../page/copyStore.ts'
 import { allArrived } from '../page/device/allArrived.ts'
 import type { Outbox } from '../page/device/outbox.ts'
@@ -25,7 +25,7 @@ export function CopySteps({ copy, store, state, outbox, pages, onTurn }: CopySte
       const standing = await ask(CALLS[name], { copy: copy.id })
       store.stand(standing.state, standing.round)
       outbox.release()
-      void queryClient.invalidateQueries({ queryKey: ['tray'] })
+      void refresh(CALLS.tray)
       return true
     } catch (error) {
       sayProblem(error)

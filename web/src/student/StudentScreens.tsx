@@ -1,8 +1,8 @@
-import type { Person } from '@hand-back/core'
-import { useQueryClient } from '@tanstack/react-query'
+import { CALLS, type Person } from '@hand-back/core'
 import { useEffect } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { live } from '../api/live.ts'
+import { refresh } from '../api/queries.ts'
 import { workOffline } from '../offline/offline.ts'
 import { warmLogs } from '../page/device/logShelf.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
@@ -14,17 +14,16 @@ import { Tray } from './Tray.tsx'
 
 /** A student's screens. What they made before, on this device, is sent as soon as they are here. */
 export default function StudentScreens({ person }: { person: Person }) {
-  const client = useQueryClient()
   useLetterSize(person)
   useEffect(() => {
     outboxOf(person.id)
     warmPapers()
     warmLogs()
     workOffline(warmDoor())
-    const changed = () => void client.invalidateQueries({ queryKey: ['tray'] })
+    const changed = () => void refresh(CALLS.tray)
     live().on('tray', changed)
     return () => void live().off('tray', changed)
-  }, [person.id, client])
+  }, [person.id])
   return (
     <Routes>
       <Route path="/" element={<Tray person={person} />} />

@@ -15,6 +15,7 @@ import {
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { ask } from '../../api/ask.ts'
+import { keyOf } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Answer } from '../../ui/Notice.tsx'
@@ -43,7 +44,7 @@ const BARE = { kind: 'ruled', ruling: { form: 'plain', colour: '#ffffff' } } as 
 export function LookBack(props: LookBackProps) {
   const { copy, store, person, onClose } = props
   const log = useQuery({
-    queryKey: ['log', copy.id],
+    queryKey: keyOf(CALLS.log, { copy: copy.id }),
     queryFn: () =>
       readPast({
         // Checked when each was kept; a whole log is read as it comes.

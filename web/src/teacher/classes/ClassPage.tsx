@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { ask } from '../../api/ask.ts'
-import { queries, queryClient } from '../../api/queries.ts'
+import { queries, refresh } from '../../api/queries.ts'
 import { apiUrl } from '../../seat.ts'
 import { ActForm } from '../../ui/ActForm.tsx'
 import { Button } from '../../ui/Button.tsx'
@@ -24,16 +24,16 @@ export function ClassPage() {
   return <Answer of={whole}>{(each) => <Students key={each.id} whole={each} />}</Answer>
 }
 
-function refresh(id: string): void {
-  void queryClient.invalidateQueries({ queryKey: ['class', id] })
-  void queryClient.invalidateQueries({ queryKey: ['classes'] })
+function refreshClass(id: string): void {
+  void refresh(CALLS.class, { class: id })
+  void refresh(CALLS.classes)
 }
 
 function Students({ whole }: { whole: ClassWhole }) {
   const [pins, setPins] = useState<ReadonlyMap<string, string>>(new Map())
   const rename = async (name: string) => {
     await ask(CALLS.renameClass, { class: whole.id }, { name })
-    refresh(whole.id)
+    refreshClass(whole.id)
   }
   const [open, setOpen] = useState<'slips' | 'roster'>()
   const showPins = (students: readonly StudentWithPin[]) =>
@@ -66,7 +66,7 @@ function Students({ whole }: { whole: ClassWhole }) {
         onClose={() => setOpen(undefined)}
         onTaken={(made) => {
           showPins(made)
-          refresh(whole.id)
+          refreshClass(whole.id)
         }}
       />
       <div className="grid items-start gap-9 lg:grid-cols-[1fr_320px]">
@@ -124,7 +124,7 @@ function StudentRow({ classId, student, pin, onPin }: StudentRowProps) {
   const trying = async (work: () => Promise<void>) => {
     try {
       await work()
-      refresh(classId)
+      refreshClass(classId)
     } catch (error) {
       setName(student.name)
       sayProblem(error)
@@ -190,7 +190,7 @@ function AddStudents({
   const { run, busy, problem } = useAct(async () => {
     onAdded(await ask(CALLS.addStudents, { class: classId }, { names }))
     setText('')
-    refresh(classId)
+    refreshClass(classId)
   })
   return (
     <ActForm

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { ask } from '../../api/ask.ts'
-import { queries, queryClient } from '../../api/queries.ts'
+import { queries, refresh } from '../../api/queries.ts'
 import { ActForm } from '../../ui/ActForm.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
@@ -62,7 +62,7 @@ function NewClass() {
   const navigate = useNavigate()
   const { run, busy, problem } = useAct(async () => {
     const made = await ask(CALLS.makeClass, {}, { name })
-    void queryClient.invalidateQueries({ queryKey: ['classes'] })
+    void refresh(CALLS.classes)
     await navigate(`/class/${made.id}`)
   })
   return (

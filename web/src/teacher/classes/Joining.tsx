@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { ask } from '../../api/ask.ts'
 import { live } from '../../api/live.ts'
-import { queries, queryClient } from '../../api/queries.ts'
+import { queries, refresh } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { useAct } from '../../ui/useAct.ts'
 
@@ -11,7 +11,7 @@ import { useAct } from '../../ui/useAct.ts'
 export function Joining({ classId }: { classId: string }) {
   const waiting = useQuery(queries.joining(classId))
   useEffect(() => {
-    const heard = () => void queryClient.invalidateQueries({ queryKey: ['joining', classId] })
+    const heard = () => void refresh(CALLS.joining, { class: classId })
     const socket = live()
     socket.on('joining', heard)
     return () => void socket.off('joining', heard)
@@ -29,11 +29,8 @@ export function Joining({ classId }: { classId: string }) {
 function Asking({ classId, request: { id, name } }: { classId: string; request: JoinRequest }) {
   const { run, busy, problem } = useAct(async (step: 'let-in' | 'not-let-in') => {
     await ask(step === 'let-in' ? CALLS.letIn : CALLS.notLetIn, { class: classId, join: id })
-    await Promise.all(
-      [['joining', classId], ['class', classId], ['classes']].map((queryKey) =>
-        queryClient.invalidateQueries({ queryKey }),
-      ),
-    )
+    const ids = { class: classId }
+    await Promise.all([refresh(CALLS.joining, ids), refresh(CALLS.class, ids), refresh(CALLS.classes)])
   })
   return (
     <li className="flex flex-wrap items-center gap-3 rounded-tag border border-ochre-fill bg-ochre-soft px-4 py-2">

@@ -2,7 +2,7 @@ import { CALLS, type Group, type Grouping } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask } from '../../api/ask.ts'
-import { queries, queryClient } from '../../api/queries.ts'
+import { queries, refresh } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { sayDone } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
@@ -21,7 +21,7 @@ export function KeptGroups({ classId, groups, onTake }: KeptGroupsProps) {
     const same = kept.data?.find((each) => each.name === name.trim())
     const id = same?.id ?? crypto.randomUUID()
     await ask(CALLS.keepGrouping, { class: classId, grouping: id }, { name, groups })
-    await queryClient.invalidateQueries({ queryKey: ['groupings', classId] })
+    await refresh(CALLS.groupings, { class: classId })
     setName('')
     sayDone(`Kept as “${name.trim()}”.`)
   })

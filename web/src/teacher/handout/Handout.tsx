@@ -1,7 +1,7 @@
 import { CALLS, type CopyRow, type CopyState, type HandoutWhole } from '@hand-back/core'
 import { Link, useNavigate, useParams } from 'react-router'
 import { ask } from '../../api/ask.ts'
-import { queryClient } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { StateTag } from '../../ui/Corner.tsx'
 import { Answer } from '../../ui/Notice.tsx'
@@ -102,7 +102,7 @@ function SetOfCopy({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) 
   const change = async (set: string) => {
     try {
       await ask(CALLS.changeSet, { copy: copy.id }, { set: set || null })
-      await queryClient.invalidateQueries({ queryKey: ['handout', handout.id] })
+      await refresh(CALLS.handout, { handout: handout.id })
     } catch (error) {
       sayProblem(error)
     }

@@ -2,7 +2,7 @@ import { CALLS, type HandoutChange, type HandoutChanges, type HandoutWhole } fro
 import { useQuery } from '@tanstack/react-query'
 import { type ReactNode, useState } from 'react'
 import { ask } from '../../api/ask.ts'
-import { queries, queryClient } from '../../api/queries.ts'
+import { queries, refresh } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
@@ -10,16 +10,16 @@ import { sayDone, sayProblem } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
 import { type Terms, TermsFields } from './TermsFields.tsx'
 
-const refresh = (id: string) =>
-  Promise.all(
-    [['handout', id], ['handoutChanges', id], ['handouts']].map((queryKey) =>
-      queryClient.invalidateQueries({ queryKey }),
-    ),
-  )
+const refreshAll = (handout: string) =>
+  Promise.all([
+    refresh(CALLS.handout, { handout }),
+    refresh(CALLS.handoutChanges, { handout }),
+    refresh(CALLS.handouts),
+  ])
 
 async function change(id: string, to: HandoutChange): Promise<void> {
   await ask(CALLS.changeHandout, { handout: id }, to)
-  await refresh(id)
+  await refreshAll(id)
 }
 
 /** What can be done with a hand-out that is in use. */
@@ -108,7 +108,7 @@ function WaitingChanges({ handout }: { handout: HandoutWhole }) {
   const changes = useQuery(queries.handoutChanges(handout.id))
   const { run, busy, problem } = useAct(async () => {
     await ask(CALLS.sendChanges, { handout: handout.id })
-    await refresh(handout.id)
+    await refreshAll(handout.id)
     sayDone('It is in all copies now.')
   })
   const { data } = changes
@@ -151,7 +151,7 @@ function WithoutCopy({ handout }: { handout: HandoutWhole }) {
   const { run, busy, problem } = useAct(async () => {
     const students = without.map((student) => student.id)
     await ask(CALLS.giveToMore, { handout: id }, into ? { students, copy: into } : { students })
-    await refresh(id)
+    await refreshAll(id)
   })
   if (without.length === 0) return null
   const names = without.map(({ name }) => name)

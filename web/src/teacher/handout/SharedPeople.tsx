@@ -2,18 +2,15 @@ import { CALLS, type CopyRow, type CopyWhole, type HandoutWhole, type PageOwners
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask } from '../../api/ask.ts'
-import { queries, queryClient } from '../../api/queries.ts'
+import { queries, refresh } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Answer } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 
-const refresh = (handout: string, copy: string) =>
-  Promise.all([
-    queryClient.invalidateQueries({ queryKey: ['handout', handout] }),
-    queryClient.invalidateQueries({ queryKey: ['copy', copy] }),
-  ])
+const refreshBoth = (handout: string, copy: string) =>
+  Promise.all([refresh(CALLS.handout, { handout }), refresh(CALLS.copy, { copy })])
 
 /** Who shares a copy: moving somebody to another group, and giving pages to one of them each. */
 export function SharedPeople({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
@@ -36,7 +33,7 @@ function Members({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
   const move = async (student: string, to: string) => {
     try {
       await ask(CALLS.giveToMore, { handout: handout.id }, { students: [student], copy: to })
-      await refresh(handout.id, copy.id)
+      await refreshBoth(handout.id, copy.id)
     } catch (error) {
       sayProblem(error)
     }
@@ -77,7 +74,7 @@ function Owners({ handout, copy }: { handout: HandoutWhole; copy: CopyWhole }) {
   const give = async (owners: PageOwners) => {
     try {
       await ask(CALLS.givePages, { copy: copy.id }, owners)
-      await refresh(handout.id, copy.id)
+      await refreshBoth(handout.id, copy.id)
     } catch (error) {
       sayProblem(error)
     }

@@ -1,6 +1,6 @@
 import { CALLS } from '@hand-back/core'
 import { ask } from '../../api/ask.ts'
-import { queryClient } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
 import { capital, count } from '../../ui/when.ts'
 
@@ -8,8 +8,8 @@ import { capital, count } from '../../ui/when.ts'
 export async function handBack(handout: string, copies: readonly string[]): Promise<void> {
   try {
     const { handedBack } = await ask(CALLS.handBackMany, { handout }, { copies })
-    void queryClient.invalidateQueries({ queryKey: ['handout', handout] })
-    void queryClient.invalidateQueries({ queryKey: ['handouts'] })
+    void refresh(CALLS.handout, { handout })
+    void refresh(CALLS.handouts)
     sayDone(`${capital(count(handedBack.length, 'copy is', 'copies are'))} handed back.`)
   } catch (error) {
     sayProblem(error)

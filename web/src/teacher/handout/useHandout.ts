@@ -1,37 +1,37 @@
-import type { CopyRow, HandoutWhole } from '@hand-back/core'
+import { CALLS, type CopyRow, type HandoutWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { live } from '../../api/live.ts'
 import { ANSWER_WITHIN } from '../../api/patience.ts'
-import { queries, queryClient } from '../../api/queries.ts'
+import { keyOf, queries, queryClient, refresh } from '../../api/queries.ts'
 
 /** A hand-out with the state of every copy, kept up to date live. */
 export function useHandout(id: string) {
   const handout = useQuery(queries.handout(id))
   useEffect(() => {
     const socket = live()
-    const key = ['handout', id]
+    const key = keyOf(CALLS.handout, { handout: id })
     // After a gap in the connection news may be missing: watch again, and ask for the whole.
     const watch = () => {
       socket
         .timeout(ANSWER_WITHIN)
         .emitWithAck('watch', { handout: id })
         .catch(() => {})
-      void queryClient.invalidateQueries({ queryKey: key })
+      void refresh(CALLS.handout, { handout: id })
     }
     const heard = ({ handout: of, row }: { handout: string; row: CopyRow }) => {
       if (of !== id) return
       const known = queryClient.getQueryData<HandoutWhole>(key)?.copies.some((copy) => copy.id === row.id)
       // Somebody who came late has a copy now.
-      if (!known) void queryClient.invalidateQueries({ queryKey: key })
+      if (!known) void refresh(CALLS.handout, { handout: id })
       queryClient.setQueryData<HandoutWhole>(
         key,
         (before) =>
           before && { ...before, copies: before.copies.map((copy) => (copy.id === row.id ? row : copy)) },
       )
-      void queryClient.invalidateQueries({ queryKey: ['handouts'] })
+      void refresh(CALLS.handouts)
     }
-    const changed = (of: string) => of === id && void queryClient.invalidateQueries({ queryKey: key })
+    const changed = (of: string) => of === id && void refresh(CALLS.handout, { handout: id })
     if (socket.connected) watch()
     socket.on('connect', watch)
     socket.on('copyRow', heard)

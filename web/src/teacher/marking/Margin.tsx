@@ -1,7 +1,7 @@
 import { CALLS, type CopyRow, type HandoutWhole } from '@hand-back/core'
 import type { ReactNode } from 'react'
 import { ask } from '../../api/ask.ts'
-import { queryClient } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { allArrived } from '../../page/device/allArrived.ts'
 import type { Outbox } from '../../page/device/outbox.ts'
 import { Button } from '../../ui/Button.tsx'
@@ -30,7 +30,7 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
     if (!(await allArrived(outbox, row.id))) return
     try {
       await ask(CALLS.anotherGo, { copy: row.id })
-      await queryClient.invalidateQueries({ queryKey: ['handout', handout.id] })
+      await refresh(CALLS.handout, { handout: handout.id })
     } catch (error) {
       sayProblem(error)
     }

@@ -1,8 +1,8 @@
-import type { Person, WorksheetWhole } from '@hand-back/core'
+import { CALLS, type Person, type WorksheetWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { useParams } from 'react-router'
-import { queries, queryClient } from '../../api/queries.ts'
+import { keyOf, queries, queryClient, refresh } from '../../api/queries.ts'
 import { measure } from '../../page/draw/letters.ts'
 import { Answer, Loading } from '../../ui/Notice.tsx'
 import { sayDone, saySentence } from '../../ui/notices.ts'
@@ -54,8 +54,8 @@ function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Per
       stop()
       removeEventListener('pagehide', leave)
       void keeper.flush().then(() => {
-        void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
-        queryClient.removeQueries({ queryKey: ['worksheet', worksheet.id] })
+        void refresh(CALLS.worksheets)
+        queryClient.removeQueries({ queryKey: keyOf(CALLS.worksheet, { worksheet: worksheet.id }) })
       })
     }
   }, [worksheet.id])

@@ -3,7 +3,7 @@ import { Keyboard, Redo2, Undo2 } from 'lucide-react'
 import { useNavigate } from 'react-router'
 import { useStore } from 'zustand'
 import { ask } from '../../api/ask.ts'
-import { queryClient } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { TitleField } from '../../ui/TitleField.tsx'
 import { usePreparing } from './context.ts'
@@ -18,12 +18,12 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
   // What comes next reads the worksheet from school: it must have arrived.
   const goTo = async (path: string) => {
     await keeper.flush()
-    await queryClient.invalidateQueries({ queryKey: ['worksheet', worksheet.id] })
+    await refresh(CALLS.worksheet, { worksheet: worksheet.id })
     if (keeper.state.getState().state === 'kept') await navigate(path)
   }
   const rename = async (title: string) => {
     await ask(CALLS.renameWorksheet, { worksheet: worksheet.id }, { title })
-    void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
+    void refresh(CALLS.worksheets)
   }
   const words = {
     kept: 'kept',

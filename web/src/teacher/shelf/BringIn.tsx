@@ -2,7 +2,7 @@ import { CALLS, MOST_FILE_BYTES } from '@hand-back/core'
 import { createContext, type DragEvent, type ReactNode, useContext, useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { Problem, upload } from '../../api/ask.ts'
-import { queryClient } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { PAGE_FILES } from '../files/ChooseFiles.tsx'
@@ -33,7 +33,7 @@ export function BringIn({ children }: { children: ReactNode }) {
       throw new Problem('A file may have at most 100 MB.', 413)
     const made = await upload(CALLS.bringInWorksheet, {}, files, onProgress, passwords)
     sayAbout(made)
-    void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
+    void refresh(CALLS.worksheets)
     await navigate(`/worksheet/${made.id}`)
   })
   const { underWay, problem } = sending

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { ask } from '../../api/ask.ts'
-import { queries, queryClient } from '../../api/queries.ts'
+import { queries, refresh } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { INPUT } from '../../ui/Field.tsx'
@@ -121,7 +121,7 @@ export function useMake() {
           sheet,
         },
       )
-      void queryClient.invalidateQueries({ queryKey: ['worksheets'] })
+      void refresh(CALLS.worksheets)
       await navigate(`/worksheet/${made.id}`)
     } catch (error) {
       sayProblem(error)

@@ -3,7 +3,7 @@ import { Archive, ArchiveRestore, Copy, FolderInput } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { ask } from '../../api/ask.ts'
-import { queryClient } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
@@ -14,7 +14,7 @@ import { sayDone, sayProblem } from '../../ui/notices.ts'
 async function act(doing: () => Promise<unknown>): Promise<boolean> {
   try {
     await doing()
-    await queryClient.invalidateQueries({ queryKey: ['worksheets'] })
+    await refresh(CALLS.worksheets)
     return true
   } catch (error) {
     sayProblem(error)
