@@ -35,6 +35,11 @@ const along = (points: readonly Point[], each = 7) =>
   })
 
 describe('rubbing out', () => {
+  test('two samples that are nearly the same place are rubbed out like one', () => {
+    const points = [1.5e-162, 0, 0].map((x, index) => ({ x, y: 0, pressure: index / 5, time: index * 8 }))
+    expect(rubOut(points, [{ x: 0, y: 0 }], 0.5)).toEqual([])
+  })
+
   test('what is left lies on the stroke and nowhere nearer to the way than the radius', () => {
     fc.assert(
       fc.property(ink, way, radius, (points, places, reach) => {

@@ -96,12 +96,15 @@ function partInCapsule(a: Point, b: Point, c: Point, d: Point, radius: number): 
   return from <= to ? [from, to] : undefined
 }
 
+/** Samples nearer to each other than a millionth of a point (squared) are one place: the roots below would be lost in rounding. */
+const TINY = 1e-12
+
 function partInDisc(a: Point, b: Point, middle: Point, radius: number): Part | undefined {
   const [dx, dy] = [b.x - a.x, b.y - a.y]
   const [ex, ey] = [a.x - middle.x, a.y - middle.y]
   const square = dx * dx + dy * dy
   const apart = ex * ex + ey * ey - radius * radius
-  if (square === 0) return apart <= 0 ? [0, 1] : undefined
+  if (square < TINY) return apart <= 0 ? [0, 1] : undefined
   const half = dx * ex + dy * ey
   const under = half * half - square * apart
   if (under < 0) return undefined
