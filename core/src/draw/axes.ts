@@ -1,9 +1,9 @@
+import { INK } from '../kinds/lettering.ts'
 import { type Box, mm } from '../worksheet/box.ts'
 import type { Axis } from '../worksheet/ruling.ts'
 import { linePath, type Mark, type Measure, segmentPath } from './mark.ts'
 import { textMarks } from './text.ts'
 
-const INK = '#1e2b3a'
 const LETTERS = { face: 'plain', bold: false, colour: INK } as const
 /** The height of figures on an axis in points, smaller on small axes. */
 const LETTER_SIZE = 10

@@ -1,3 +1,4 @@
+import { INK } from '../kinds/lettering.ts'
 import { type Box, mm } from '../worksheet/box.ts'
 import { boxPath, type Mark, type Measure } from './mark.ts'
 import { type TextStyle, textMarks } from './text.ts'
@@ -20,7 +21,6 @@ const COLUMNS = 2
 const ROWS = 4
 const MARGIN = mm(10)
 const QR = mm(38)
-const INK = '#1e2b3a'
 const SOFT = '#55606b'
 
 /** The marks of each page of slips, eight on a page, with lines to cut along. */

@@ -1,4 +1,11 @@
-import type { CopyWhole, Item, Placed, Thing, WorksheetPage } from '@hand-back/core'
+import {
+  blankItem,
+  type CopyWhole,
+  type Item,
+  type Placed,
+  type Thing,
+  type WorksheetPage,
+} from '@hand-back/core'
 import { useMemo } from 'react'
 import { Problem } from '../../api/ask.ts'
 import { apiUrl } from '../../seat.ts'
@@ -137,16 +144,6 @@ function pictureThing(
     (page.height * PICTURE.height) / height,
   )
   const [wide, high] = [width * factor, height * factor]
-  return {
-    id: crypto.randomUUID(),
-    kind: 'picture',
-    file: recording,
-    alt: '',
-    crop: { x: 0, y: 0, width: 1, height: 1 },
-    x: at.x - wide / 2,
-    y: at.y - high / 2,
-    width: wide,
-    height: high,
-    turn: 0,
-  }
+  const box = { x: at.x - wide / 2, y: at.y - high / 2, width: wide, height: high }
+  return { ...blankItem('picture', box, () => crypto.randomUUID()), file: recording, turn: 0 }
 }

@@ -1,4 +1,4 @@
-import { MOST_LETTERS, type Thing, TONES } from '@hand-back/core'
+import { INK, MOST_LETTERS, type Thing, TONES } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { familyOf } from '../draw/letters.ts'
 import type { View } from '../view.ts'
@@ -57,7 +57,7 @@ export function WordsEditor({ thing, view, onType, onDone }: WordsEditorProps) {
           fontFamily: familyOf(thing.kind === 'text' ? thing.face : 'reading'),
           fontSize: thing.size * scale,
           lineHeight: 1.35,
-          color: thing.kind === 'text' ? thing.colour : '#1e2b3a',
+          color: thing.kind === 'text' ? thing.colour : INK,
         }}
       />
     </>

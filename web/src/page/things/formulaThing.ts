@@ -1,4 +1,4 @@
-import { type FormulaDrawing, keepCorner, type Thing } from '@hand-back/core'
+import { blankItem, type FormulaDrawing, keepCorner, type Thing } from '@hand-back/core'
 
 /** A formula as a thing, its middle at a place of the page. */
 export function formulaThing(
@@ -9,18 +9,9 @@ export function formulaThing(
   size: number,
 ): Thing {
   const [width, height] = [drawing.width * size, (drawing.ascent + drawing.descent) * size]
-  return {
-    id: crypto.randomUUID(),
-    kind: 'formula',
-    latex,
-    drawing,
-    colour,
-    x: at.x - width / 2,
-    y: at.y - height / 2,
-    width,
-    height,
-    turn: 0,
-  }
+  const box = { x: at.x - width / 2, y: at.y - height / 2, width, height }
+  const blank = blankItem('formula', box, () => crypto.randomUUID())
+  return { ...blank, latex, drawing, colour, turn: 0 }
 }
 
 /** A formula written anew, its letters as large as they were, where it lay. */

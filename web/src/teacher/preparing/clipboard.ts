@@ -1,4 +1,5 @@
 import {
+  blankItem,
   MOST_LETTERS,
   movedKey,
   moveItem,
@@ -48,23 +49,8 @@ export function putText(store: SheetStore, text: string, middle: { x: number; y:
     store.refuse(`That text has ${has} letters; a text may have at most ${most}. Take a part of it.`)
     return
   }
-  store.put([
-    {
-      id: crypto.randomUUID(),
-      kind: 'text',
-      text: words,
-      face: 'reading',
-      size: 14,
-      bold: false,
-      colour: '#1e2b3a',
-      align: 'left',
-      list: 'none',
-      x: Math.max(0, middle.x - 140),
-      y: middle.y,
-      width: 280,
-      height: 20,
-    },
-  ])
+  const box = { x: Math.max(0, middle.x - 140), y: middle.y, width: 280, height: 20 }
+  store.put([{ ...blankItem('text', box, () => crypto.randomUUID()), text: words }])
 }
 
 function readThings(text: string) {

@@ -1,4 +1,4 @@
-import { mm, type PrintedItem } from '@hand-back/core'
+import { blankItem, mm } from '@hand-back/core'
 import { pageAt, type SheetStore } from './sheetStore.ts'
 
 /** The most of a page's width that a new picture takes. */
@@ -15,16 +15,6 @@ export function putPicture(
   const wide = Math.max(mm(10), Math.min(picture.width / DOTS_PER_POINT, page.width * MOST_WIDTH))
   const factor = Math.min(wide / picture.width, (page.height * 0.8) / picture.height)
   const [width, height] = [picture.width * factor, picture.height * factor]
-  const item: PrintedItem = {
-    id: crypto.randomUUID(),
-    kind: 'picture',
-    file: picture.file,
-    alt: '',
-    crop: { x: 0, y: 0, width: 1, height: 1 },
-    x: middle.x - width / 2,
-    y: middle.y - height / 2,
-    width,
-    height,
-  }
-  store.put([item])
+  const box = { x: middle.x - width / 2, y: middle.y - height / 2, width, height }
+  store.put([{ ...blankItem('picture', box, () => crypto.randomUUID()), file: picture.file }])
 }
