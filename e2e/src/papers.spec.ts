@@ -74,6 +74,31 @@ test('a soft shadow by light is soft, not a black bar', async ({ somebody }) => 
   await expectColour(ilja, { x: 100, y: 150 }, WHITE)
 })
 
+test('a page whose paper is long in coming says so, takes ink meanwhile, and says no more when it is there', async ({
+  somebody,
+}) => {
+  const pdf = await PDFDocument.create()
+  pdf.addPage([400, 300]).drawRectangle({ x: 0, y: 0, width: 400, height: 300, color: rgb(1, 0, 0) })
+  const lesson = await prepareLesson(house, await somebody(), ['Bela Sarkis'], await pdf.save())
+  const bela = await somebody()
+  let send = () => {}
+  const sent = new Promise<void>((done) => {
+    send = done
+  })
+  await bela.context().route('**/api/files/**', async (route) => {
+    await sent
+    await route.continue()
+  })
+  await openCopy(house, bela, lesson, 0)
+  const sign = bela.getByText('The printed page is on its way.')
+  await expect(sign).toBeVisible()
+  await drawWithPen(bela, along({ x: 60, y: 60 }, { x: 160, y: 60 }, 6))
+  await expectInk(bela, { x: 110, y: 60 })
+  send()
+  await expectColour(bela, { x: 200, y: 150 }, RED)
+  await expect(sign).toBeHidden()
+})
+
 test('a page that cannot be drawn says so in its place, and the next page is there', async ({ somebody }) => {
   test.setTimeout(200_000)
   const pdf = await makeMonstrousPdf((more) => {

@@ -8,6 +8,7 @@ export { bringUpToDate, type Connection, connect, type Database } from './db/con
 export * as tables from './db/schema.ts'
 export { storeFile } from './files/index.ts'
 export { handOut } from './handouts/index.ts'
+export { makeAhead } from './papers/index.ts'
 export { hashSecret, makeTeacher } from './people/index.ts'
 export { type RunningServer, type Settings, startServer } from './start.ts'
 export { bringIn, makeFromFiles, makeWorksheet } from './worksheets/index.ts'

@@ -66,6 +66,7 @@ export async function makeSlips(
       script,
       name: 'drawSlips',
       task: () => task,
+      bytes: 0,
       seconds: SECONDS,
       person: teacherId,
     }),

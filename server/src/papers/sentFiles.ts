@@ -78,6 +78,7 @@ async function madeBefore(db: Queries, name: string): Promise<SentFile | undefin
 async function make(db: Database, recipe: Recipe, name: string, person: string): Promise<SentFile> {
   // That its source could not be fetched says nothing of the page.
   let lost: unknown
+  const source = await findFile(db, sourceOfRecipe(recipe))
   const { bytes, drawn } = await inTurn<Made>({
     kind: 'quick',
     script: new URL('./makeSent.ts', import.meta.url),
@@ -89,6 +90,7 @@ async function make(db: Database, recipe: Recipe, name: string, person: string):
       })
       return { recipe, bytes }
     },
+    bytes: source?.size ?? 0,
     seconds: SECONDS,
     person,
   }).catch((error) => {

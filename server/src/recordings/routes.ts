@@ -84,13 +84,14 @@ async function storeRecording(db: Context['db'], person: string, body: Readable)
 function barePhoto(
   db: Context['db'],
   person: string,
-  { sha256 }: StoredFile,
+  { sha256, size }: StoredFile,
 ): Promise<Uint8Array | undefined> {
   return inTurn<Uint8Array | undefined>({
     kind: 'quick',
     script: new URL('../files/barePicture.ts', import.meta.url),
     name: 'barePictureOf',
     task: async (): Promise<BareTask> => ({ bytes: await wholeFile(db, sha256), most: MOST_PIXELS }),
+    bytes: size,
     seconds: SECONDS_TO_READ,
     person,
   }).catch((error) => {

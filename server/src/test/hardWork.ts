@@ -19,3 +19,13 @@ export function takeMemory(megabytes: number): number {
   }
   return held.length
 }
+
+/** Takes so many milliseconds, and tells from when to when. */
+export async function spend(milliseconds: number): Promise<[from: number, to: number]> {
+  const from = Date.now()
+  await new Promise((done) => setTimeout(done, milliseconds))
+  return [from, Date.now()]
+}
+
+/** So many bytes, each a 7. */
+export const sevens = (count: number) => new Uint8Array(count).fill(7)

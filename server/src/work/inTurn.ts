@@ -9,9 +9,17 @@ export type Kind = keyof typeof PLACES
 /** The most pieces of work that one person may have in line: the PDFs of a few classes. */
 const MOST_IN_LINE = 120
 
+/**
+ * Work on files of more bytes than this is heavy: a process holds about five times as much. One piece of
+ * heavy work is done at a time in the whole house, so that any number of them stays within `MOST_HELD`.
+ */
+const HEAVY = 16 * 1024 * 1024
+
 /** A piece of work. What it needs is fetched when its turn comes, so that what waits takes no memory. */
 export interface Work extends Omit<Call, 'task'>, InLine {
   readonly kind: Kind
+  /** The size of the files that it works on. */
+  readonly bytes: number
   task(): Promise<unknown> | unknown
 }
 
@@ -19,6 +27,10 @@ interface Waiting extends Work {
   done(answer: unknown): void
   failed(error: unknown): void
 }
+
+const isHeavy = ({ bytes }: Work) => bytes > HEAVY
+
+let heavyUnderWay = false
 
 class Hall {
   readonly #line = new Line<Waiting>()
@@ -39,15 +51,21 @@ class Hall {
 
   #next(): void {
     if (this.#free.length === 0) return
-    const work = this.#line.next(this.#free.length)
+    const work = this.#line.next(this.#free.length, (next) => !(heavyUnderWay && isHeavy(next)))
     if (!work) return
     const workshop = this.#free.pop()!
+    if (isHeavy(work)) heavyUnderWay = true
     void this.#begin(workshop, work).finally(() => {
       this.#line.over(work.person)
       this.#free.push(workshop)
-      this.#next()
-      this.#next()
+      if (isHeavy(work)) heavyUnderWay = false
+      for (const hall of Object.values(halls)) hall.#fill()
     })
+  }
+
+  /** A place has become free, or what waited for others may begin. */
+  #fill(): void {
+    for (let count = this.#free.length; count > 0; count--) this.#next()
   }
 
   async #begin(workshop: Workshop, work: Waiting): Promise<void> {
@@ -56,6 +74,8 @@ class Hall {
     } catch (error) {
       work.failed(error)
     }
+    // A process keeps much of what it held.
+    if (isHeavy(work)) workshop.stop()
   }
 }
 

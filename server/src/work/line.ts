@@ -27,10 +27,10 @@ export class Line<Work extends InLine> {
 
   /**
    * The next piece of work that may begin; `left`: how many places are free. The last place is kept for
-   * somebody who has nothing under way.
+   * somebody who has nothing under way. Whoever comes first with work that is not `ready` is passed over.
    */
-  next(left: number): Work | undefined {
-    const people = [...this.#waiting.keys()]
+  next(left: number, ready: (work: Work) => boolean = () => true): Work | undefined {
+    const people = [...this.#waiting].filter(([, [first]]) => ready(first!)).map(([person]) => person)
     const idle = people.find((person) => !this.#underWay.has(person))
     const person = idle ?? (left > 1 ? people[0] : undefined)
     if (person === undefined) return undefined

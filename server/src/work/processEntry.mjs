@@ -1,5 +1,6 @@
 // The first module of every process that does long work. Those that read PDFs load pdf.js before the
 // loader that reads TypeScript is there, which would spend five seconds on its two megabytes.
+import { writeFileSync } from 'node:fs'
 import os from 'node:os'
 import { register } from 'tsx/esm/api'
 
@@ -12,10 +13,17 @@ register()
 // Answering people comes before this.
 os.setPriority(os.constants.priority.PRIORITY_LOW)
 
-process.on('message', async ({ script, name, task }) => {
+// More bytes than this are not sent but laid in a file: a message takes their memory three times over.
+const MOST_SENT = 1_000_000
+
+process.on('message', async ({ script, name, task, parcel }) => {
   try {
     const module = await import(script)
-    process.send({ answer: await module[name](task) })
+    const answer = await module[name](task)
+    if (answer instanceof Uint8Array && answer.length > MOST_SENT) {
+      writeFileSync(parcel, answer, { mode: 0o600, flag: 'wx' })
+      process.send({ parcel })
+    } else process.send({ answer })
   } catch (error) {
     process.send({ error: error instanceof Error ? error.message : String(error) })
   }

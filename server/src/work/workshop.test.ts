@@ -1,3 +1,5 @@
+import { readdirSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { afterAll, expect, test } from '@jest/globals'
 import { GaveOut, Workshop } from './workshop.ts'
 
@@ -13,4 +15,14 @@ test('what breaks a limit of memory or time is ended alone; the next piece of wo
   await expect(call('neverEnds', null, 1)).rejects.toThrow(GaveOut)
   await expect(call('fails', 'a sentence')).rejects.toThrow('a sentence')
   expect(await call('double', 5)).toBe(10)
+}, 60_000)
+
+test('many bytes come back whole, and leave no file behind', async () => {
+  const parcels = () => readdirSync(tmpdir()).filter((name) => name.startsWith('hand-back-parcel'))
+  const before = parcels()
+  const bytes = (await call('sevens', 3_000_000)) as Uint8Array
+  expect(bytes).toBeInstanceOf(Uint8Array)
+  expect(bytes).toHaveLength(3_000_000)
+  expect(bytes.every((byte) => byte === 7)).toBe(true)
+  expect(parcels()).toEqual(before)
 }, 60_000)

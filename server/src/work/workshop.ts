@@ -1,5 +1,9 @@
 import { type ChildProcess, spawn } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
+import { readFile, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 /** What a process is to do: call the exported function `name` of `script` with `task`. */
@@ -15,7 +19,7 @@ export interface Call {
 export class GaveOut extends Error {}
 
 /** The most memory that a process may hold, in megabytes, looked at ten times a second; … */
-const MOST_HELD = 1000
+const MOST_HELD = 600
 const LOOKS_EVERY = 100
 /** … and the most that it may reserve for its data at all: the operating system refuses it more at once. */
 const MOST_RESERVED = 4000
@@ -52,14 +56,16 @@ export class Workshop {
     }
     child.ref()
     child.channel?.ref()
+    const parcel = join(tmpdir(), `hand-back-parcel-${randomUUID()}`)
     try {
-      const told = await answerOf(child, { script: script.href, name, task }, seconds)
+      const told = await answerOf(child, { script: script.href, name, task, parcel }, seconds)
       if (told.error !== undefined) throw new Error(told.error)
-      return told.answer
+      return told.parcel === undefined ? told.answer : new Uint8Array(await readFile(told.parcel))
     } catch (error) {
       if (error instanceof GaveOut) this.stop()
       throw error
     } finally {
+      await rm(parcel, { force: true })
       child.unref()
       child.channel?.unref()
       this.#rest = setTimeout(() => this.stop(), RESTS)
@@ -100,6 +106,8 @@ function surroundings(): NodeJS.ProcessEnv {
 
 interface Told {
   readonly answer?: unknown
+  /** The file in which the bytes that answer lie. */
+  readonly parcel?: string
   readonly error?: string
 }
 

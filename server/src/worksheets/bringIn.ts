@@ -92,11 +92,11 @@ async function pdfPages(
   title: string,
   passwords: readonly string[],
 ): Promise<Kept> {
-  const read = await readInTurn(person, () => wholeFile(db, file.sha256))
+  const read = await readInTurn(person, file.size, () => wholeFile(db, file.sha256))
   if ('locked' in read) {
     const open = await unlocked(db, person, file, passwords)
     if (!open) throw new Refused(lockedSentence(title, passwords.length > 0), 423)
-    const unlockedRead = await readInTurn(person, () => open)
+    const unlockedRead = await readInTurn(person, open.length, () => open)
     if (!('pages' in unlockedRead)) throw new Refused('This PDF cannot be unlocked here.', 422)
     return keptInstead(db, file, { ...unlockedRead, open: unlockedRead.open ?? open })
   }
@@ -104,12 +104,17 @@ async function pdfPages(
   return keptInstead(db, file, read)
 }
 
-function readInTurn(person: string, bytes: () => Promise<Uint8Array> | Uint8Array): Promise<ReadPdf> {
+function readInTurn(
+  person: string,
+  size: number,
+  bytes: () => Promise<Uint8Array> | Uint8Array,
+): Promise<ReadPdf> {
   return inTurn<ReadPdf>({
     kind: 'quick',
     script: new URL('./readPdf.ts', import.meta.url),
     name: 'readPdf',
     task: async () => new Uint8Array(await bytes()),
+    bytes: size,
     seconds: SECONDS_TO_READ,
     person,
   }).catch((error): ReadPdf => {
@@ -134,6 +139,7 @@ async function unlocked(
         bytes: new Uint8Array(await wholeFile(db, file.sha256)),
         password,
       }),
+      bytes: file.size,
       seconds: SECONDS_TO_READ,
       person,
     })
@@ -207,6 +213,7 @@ async function readPicture(db: Database, person: string, file: StoredFile, longe
       bytes: isPictureType(file.type) ? new Uint8Array(await wholeFile(db, file.sha256)) : new Uint8Array(),
       longest,
     }),
+    bytes: file.size,
     seconds: SECONDS_TO_READ,
     person,
   }).catch((error): PictureRead => {

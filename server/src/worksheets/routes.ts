@@ -75,6 +75,7 @@ export function worksheetRoutes({ db, now }: Context): Router {
       script: new URL('./drawFormula.ts', import.meta.url),
       name: 'drawFormula',
       task: () => latex,
+      bytes: 0,
       seconds: SECONDS_TO_DRAW,
       person: person.id,
     }).catch((error) => {

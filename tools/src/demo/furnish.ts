@@ -12,6 +12,7 @@ import {
   handOut,
   hashSecret,
   Keeper,
+  makeAhead,
   makeClass,
   makeFromFiles,
   makeTeacher,
@@ -220,6 +221,7 @@ class School {
       counts: true,
     })
     const id = handouts[0]!
+    await makeAhead(this.#context, this.#teacher.id, handouts)
     await db
       .update(tables.handouts)
       .set({ handedOutAt: new Date(this.#now + outHours * HOUR) })

@@ -12,7 +12,7 @@ import {
 } from 'node:fs'
 import { type AddressInfo, createServer } from 'node:net'
 import { tmpdir, userInfo } from 'node:os'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import { findPostgres, Missing } from '../../needs.mjs'
 import { PROJECT } from './project.ts'
 
@@ -152,10 +152,11 @@ export async function startThrowAwayCluster(): Promise<Cluster> {
 }
 
 /**
- * Where data that must last is put: under the project, or, where PostgreSQL's user cannot enter the
- * project's folder, under /var/lib.
+ * Where data that must last is put: in the folder that DATA_FOLDER names; else under the project, or,
+ * where PostgreSQL's user cannot enter the project's folder, under /var/lib.
  */
 export function lastingFolder(name: string): string {
+  if (process.env.DATA_FOLDER) return resolve(process.env.DATA_FOLDER, name)
   const inProject = join(PROJECT, '.hand-back', name)
   if (process.getuid?.() !== 0) return inProject
   const enters = spawnSync('runuser', ['-u', 'postgres', '--', 'test', '-x', PROJECT]).status === 0

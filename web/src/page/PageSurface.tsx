@@ -3,7 +3,7 @@ import { HIGHLIGHTER_OPACITY } from '@hand-back/core'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { readNote, writeNote } from '../deviceNotes.ts'
 import { bitmapsFor } from './draw/bitmaps.ts'
-import type { PaperTrouble } from './draw/PaperCanvas.ts'
+import type { Unseen } from './draw/PaperCanvas.ts'
 import { Surface } from './Surface.ts'
 import { TOOLS } from './tools/index.ts'
 import type { View } from './view.ts'
@@ -52,7 +52,7 @@ export function PageSurface({
   const host = useRef<HTMLDivElement>(null)
   const surface = useRef<Surface | null>(null)
   const [view, setView] = useState<View>({ scale: 1, x: 0, y: 0 })
-  const [trouble, setTrouble] = useState<PaperTrouble>()
+  const [unseen, setUnseen] = useState<Unseen>()
 
   useEffect(() => {
     const canvas = (name: string) => host.current!.querySelector<HTMLCanvasElement>(`[data-layer=${name}]`)!
@@ -67,7 +67,7 @@ export function PageSurface({
       },
       {
         viewChanged: setView,
-        paperTrouble: setTrouble,
+        paperUnseen: setUnseen,
         penSeen: () => writeNote(PEN_SEEN, 'yes'),
       },
       readNote(PEN_SEEN) === 'yes',
@@ -144,17 +144,28 @@ export function PageSurface({
           <div className="pointer-events-none absolute inset-0 overflow-hidden">{children(view)}</div>
         )}
       </div>
-      {trouble && (
-        <p
-          role="alert"
-          className="absolute top-3 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2"
-        >
-          {trouble === 'heavy'
-            ? 'The printed page is too heavy for this device to draw.'
-            : 'The printed page cannot be fetched just now.'}{' '}
-          What you write is kept all the same.
-        </p>
-      )}
+      {unseen && <UnseenPaper why={unseen} />}
     </div>
   )
+}
+
+/** Says why the paper is not to be seen; its coming only after a moment, so that quick ones do not flash. */
+function UnseenPaper({ why }: { why: NonNullable<Unseen> }) {
+  const coming = why === 'coming'
+  return (
+    <p
+      role={coming ? 'status' : 'alert'}
+      className={`pointer-events-none absolute top-3 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2 ${
+        coming ? 'animate-[appear_0s_0.4s_both] text-ink-soft' : ''
+      }`}
+    >
+      {WHY_UNSEEN[why]} {coming ? '' : 'What you write is kept all the same.'}
+    </p>
+  )
+}
+
+const WHY_UNSEEN: Record<NonNullable<Unseen>, string> = {
+  coming: 'The printed page is on its way.',
+  away: 'The printed page cannot be fetched just now.',
+  heavy: 'The printed page is too heavy for this device to draw.',
 }

@@ -9,7 +9,7 @@ import {
 } from '@hand-back/core'
 import type { Bitmaps } from './draw/drawMarks.ts'
 import { InkCanvas } from './draw/InkCanvas.ts'
-import { PaperCanvas, type PaperTrouble } from './draw/PaperCanvas.ts'
+import { PaperCanvas, type Unseen } from './draw/PaperCanvas.ts'
 import { WetCanvas } from './draw/WetCanvas.ts'
 import { Pointers } from './pointers.ts'
 import { TOOLS } from './tools/index.ts'
@@ -40,7 +40,7 @@ const LEASH = 9
 
 export interface SurfaceEvents {
   viewChanged(view: View): void
-  paperTrouble(trouble: PaperTrouble): void
+  paperUnseen(why: Unseen): void
   penSeen(): void
 }
 
@@ -85,7 +85,7 @@ export class Surface {
     this.#penSeen = penSeen
     this.#stage = canvases.stage
     this.#events = events
-    this.#paper = new PaperCanvas(canvases.paper, events.paperTrouble)
+    this.#paper = new PaperCanvas(canvases.paper, events.paperUnseen)
     this.#highlighter = new InkCanvas(canvases.highlighter, true)
     this.#ink = new InkCanvas(canvases.ink)
     this.#wet = new WetCanvas(canvases.wet)

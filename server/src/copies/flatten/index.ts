@@ -11,10 +11,13 @@ import {
   type Recipe,
   Refused,
   type Role,
+  sourceOfRecipe,
   type WorksheetPage,
 } from '@hand-back/core'
+import { inArray, sum } from 'drizzle-orm'
 import sharp from 'sharp'
 import type { Context } from '../../context.ts'
+import { files } from '../../db/schema.ts'
 import { wholeFile } from '../../files/index.ts'
 import { asSent, nameOfRecipe, type SentFile, sentFile } from '../../papers/index.ts'
 import { GaveOut, inTurn } from '../../work/index.ts'
@@ -61,6 +64,7 @@ export async function copyAsPdf(
     script,
     name: 'flatten',
     task,
+    bytes: copy.bytes + (await sizeOfSources(db, printed)),
     seconds: SECONDS,
     person: person.id,
   }).catch((error) => {
@@ -69,6 +73,16 @@ export async function copyAsPdf(
     throw error
   })
   return { name, bytes }
+}
+
+/** The size of all files that pages are made of, in bytes. */
+async function sizeOfSources(db: Context['db'], pages: readonly WorksheetPage[]): Promise<number> {
+  const names = pages.flatMap(partsOfPage).map(({ recipe }) => sourceOfRecipe(recipe))
+  const [{ size } = { size: 0 }] = await db
+    .select({ size: sum(files.size).mapWith(Number) })
+    .from(files)
+    .where(inArray(files.sha256, names))
+  return size ?? 0
 }
 
 type Files = Map<string, Uint8Array>

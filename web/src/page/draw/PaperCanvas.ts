@@ -7,8 +7,8 @@ import { type Bitmaps, drawMarks } from './drawMarks.ts'
 import { fitCanvas } from './InkCanvas.ts'
 import { lettersReady, measure } from './letters.ts'
 
-/** Why a paper is not to be seen: it cannot be fetched now, or cannot be drawn at all. */
-export type PaperTrouble = 'away' | 'heavy' | undefined
+/** Why a paper is not to be seen: it is being fetched and drawn, it cannot be fetched now, or it cannot be drawn at all. */
+export type Unseen = 'coming' | 'away' | 'heavy' | undefined
 
 /** How long the view must rest before the paper is drawn sharp for it, in milliseconds. */
 const REST = 120
@@ -20,7 +20,7 @@ const REST = 120
 export class PaperCanvas {
   readonly element: HTMLCanvasElement
   readonly #context: CanvasRenderingContext2D
-  readonly #onTrouble: (trouble: PaperTrouble) => void
+  readonly #onUnseen: (why: Unseen) => void
   readonly #stopBitmaps: () => void
   #page: WorksheetPage | undefined
   #piece: PieceMark | undefined
@@ -35,10 +35,10 @@ export class PaperCanvas {
   #drawing: Drawing | undefined
   #timer: ReturnType<typeof setTimeout> | undefined
 
-  constructor(element: HTMLCanvasElement, onTrouble: (trouble: PaperTrouble) => void) {
+  constructor(element: HTMLCanvasElement, onUnseen: (why: Unseen) => void) {
     this.element = element
     this.#context = element.getContext('2d')!
-    this.#onTrouble = onTrouble
+    this.#onUnseen = onUnseen
     this.#stopBitmaps = whenBitmapsArrive(() => this.#paint())
     void lettersReady().then(() => this.#layOutAgain())
   }
@@ -90,16 +90,17 @@ export class PaperCanvas {
     }
     this.#whole = undefined
     this.#sharp = undefined
-    this.#onTrouble(undefined)
-    if (!piece || piece.paper.kind === 'ruled') return
+    const drawn = piece !== undefined && piece.paper.kind !== 'ruled'
+    this.#onUnseen(drawn ? 'coming' : undefined)
+    if (!drawn) return
     wholePaper(piece.paper, piece.whole).then(
       (bitmap) => {
         if (this.#piece !== piece) return
         this.#whole = bitmap
-        this.#onTrouble(undefined)
+        this.#onUnseen(undefined)
         this.#paint()
       },
-      (error) => this.#piece === piece && this.#onTrouble(error instanceof TooHeavy ? 'heavy' : 'away'),
+      (error) => this.#piece === piece && this.#onUnseen(error instanceof TooHeavy ? 'heavy' : 'away'),
     )
   }
 
