@@ -3,10 +3,17 @@ export * from './arrange/cutOff.ts'
 export * from './arrange/resize.ts'
 export * from './arrange/snap.ts'
 export * from './contract/call.ts'
-export * from './contract/calls.ts'
+/**
+ * Everything that can be asked of the server, but for what travels live (live.ts) and the formats of copies
+ * (formats.ts): method, address, who may, what is sent, what comes back. In rooms, so that a device fetches
+ * only those that it asks.
+ */
+export * as CALLS from './contract/calls/index.ts'
 export * from './contract/classes.ts'
 export * from './contract/copies.ts'
+export * from './contract/door.ts'
 export * from './contract/formats.ts'
+export * from './contract/formulas.ts'
 export * from './contract/habits.ts'
 export * from './contract/handouts.ts'
 export * from './contract/live.ts'

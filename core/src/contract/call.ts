@@ -30,6 +30,8 @@ export interface Call<Path extends string = string, Sent = unknown, Request = un
 
 /** A request or an answer without content. */
 export const nothing = z.undefined()
+/** What travels as it is, and is no JSON. */
+export const bytes = z.unknown()
 
 type Who = Call['who']
 type Schema = z.ZodType

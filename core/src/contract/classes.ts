@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { plainText } from '../words/plainText.ts'
-import { classCode, personName, pin } from './people.ts'
+import { personName, pin } from './door.ts'
 
 export const className = plainText().trim().min(1, 'A class needs a name.').max(60, 'That name is too long.')
 
@@ -41,17 +41,5 @@ export const rosterTaken = z.object({
 })
 export type RosterTaken = z.infer<typeof rosterTaken>
 
-/** Somebody asks to be let into a class, with the PIN that they would like. */
-export const joinAsked = z.object({ code: classCode, name: personName, pin })
-/** How a request stands; let in, `student` is who they are now. */
-export const joinStanding = z.object({
-  id: z.uuid(),
-  state: z.enum(['waiting', 'let in', 'not let in']),
-  student: z.uuid().nullable(),
-})
-export type JoinStanding = z.infer<typeof joinStanding>
 export const joinRequest = z.object({ id: z.uuid(), name: z.string(), askedAt: z.number() })
 export type JoinRequest = z.infer<typeof joinRequest>
-
-/** The token of a printed slip. */
-export const slipSignIn = z.object({ token: z.string().regex(/^[0-9a-z]{32}$/, 'This slip cannot be read.') })

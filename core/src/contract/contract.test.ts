@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals'
 import { MOST_ITEMS, pageEvent } from '../page/events.ts'
 import { idOf } from '../test/arbitrary.ts'
+import { classCode, personName, pin } from './door.ts'
 import { newHandout } from './handouts.ts'
-import { classCode, personName, pin } from './people.ts'
 
 describe('what people type', () => {
   test('class codes ignore case, spaces and dashes', () => {

@@ -1,7 +1,17 @@
 import { z } from 'zod'
 import { way } from '../handout/plan.ts'
+import { COPY_STATES } from '../handout/state.ts'
 import { worksheetPage } from '../worksheet/page.ts'
-import { copyState, pageOwners, spokenDirection } from './handouts.ts'
+
+export const copyState = z.enum(COPY_STATES)
+
+/** A spoken direction that was sent before; `seconds` is how long it is. */
+export const spokenDirection = z.object({ id: z.uuid(), seconds: z.number().min(0).max(125) })
+export type SpokenDirection = z.infer<typeof spokenDirection>
+
+/** To whom the pages of a shared copy are given; a page that is not named is everybody's. */
+export const pageOwners = z.record(z.uuid(), z.array(z.uuid()).max(1000))
+export type PageOwners = z.infer<typeof pageOwners>
 
 /** Where a copy stands, as its student and its teacher may both know it. */
 export const copyStanding = z.object({ copy: z.uuid(), state: copyState, round: z.number() })
@@ -36,3 +46,27 @@ export const MOST_VOICE_SECONDS = 120
 export const MOST_VOICE_BYTES = 8 * 1024 * 1024
 
 export const recordingKept = z.object({ recording: z.uuid() })
+
+/** One thing in a student's tray. */
+export const trayEntry = z.object({
+  copy: z.uuid(),
+  title: z.string(),
+  unit: z.string(),
+  className: z.string(),
+  instructions: z.string(),
+  way,
+  /** Whom it is shared with, in a few words; nobody: null. */
+  sharedName: z.string().nullable(),
+  dueAt: z.number().nullable(),
+  handedOutAt: z.number(),
+  handedInAt: z.number().nullable(),
+  /** When pages of it were last added or changed. */
+  changedAt: z.number().nullable(),
+  /** This student has not opened it yet. */
+  isNew: z.boolean(),
+  state: copyState,
+  round: z.number(),
+  pageCount: z.number(),
+  firstPage: worksheetPage,
+})
+export type TrayEntry = z.infer<typeof trayEntry>

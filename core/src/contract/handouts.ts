@@ -1,18 +1,12 @@
 import { z } from 'zod'
 import { group } from '../handout/groups.ts'
 import { handoutWish, way } from '../handout/plan.ts'
-import { COPY_STATES } from '../handout/state.ts'
 import { plainText } from '../words/plainText.ts'
 import { worksheetPage } from '../worksheet/page.ts'
-
-export const copyState = z.enum(COPY_STATES)
+import { copyState, spokenDirection } from './copies.ts'
 
 const moment = z.number().int().min(0).max(8.64e15)
 const instructions = plainText().trim().max(2000, 'Instructions have at most 2,000 letters.')
-
-/** A spoken direction that was sent before; `seconds` is how long it is. */
-export const spokenDirection = z.object({ id: z.uuid(), seconds: z.number().min(0).max(125) })
-export type SpokenDirection = z.infer<typeof spokenDirection>
 
 /** Handing out to one or more classes at once: to all of them or to none. */
 export const newHandout = z.object({
@@ -108,10 +102,6 @@ export const moreStudents = z.object({
 /** Another set for one copy; null: what is for everyone. */
 export const copySet = z.object({ set: z.uuid().nullable() })
 
-/** To whom the pages of a shared copy are given; a page that is not named is everybody's. */
-export const pageOwners = z.record(z.uuid(), z.array(z.uuid()).max(1000))
-export type PageOwners = z.infer<typeof pageOwners>
-
 /** What the worksheet as it is now would change in the copies in use. */
 export const handoutChanges = z.object({
   added: z.array(worksheetPage),
@@ -130,27 +120,3 @@ export const newGrouping = z.object({
 })
 export const grouping = newGrouping.extend({ id: z.uuid() })
 export type Grouping = z.infer<typeof grouping>
-
-/** One thing in a student's tray. */
-export const trayEntry = z.object({
-  copy: z.uuid(),
-  title: z.string(),
-  unit: z.string(),
-  className: z.string(),
-  instructions: z.string(),
-  way,
-  /** Whom it is shared with, in a few words; nobody: null. */
-  sharedName: z.string().nullable(),
-  dueAt: z.number().nullable(),
-  handedOutAt: z.number(),
-  handedInAt: z.number().nullable(),
-  /** When pages of it were last added or changed. */
-  changedAt: z.number().nullable(),
-  /** This student has not opened it yet. */
-  isNew: z.boolean(),
-  state: copyState,
-  round: z.number(),
-  pageCount: z.number(),
-  firstPage: worksheetPage,
-})
-export type TrayEntry = z.infer<typeof trayEntry>

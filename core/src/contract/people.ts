@@ -1,44 +1,7 @@
 import { z } from 'zod'
-import { plainText } from '../words/plainText.ts'
 
 /** The header in which a tab says whose it is. */
 export const PERSON_HEADER = 'x-hand-back-person'
-
-/** A name as people type it: trimmed, one line, not empty. */
-export const personName = z
-  .string()
-  .trim()
-  .min(1, 'A name is needed.')
-  .max(80, 'That name is too long.')
-  .regex(/^[^\p{C}]+$/u, 'A name cannot have control characters.')
-
-export const password = plainText()
-  .min(10, 'A password needs at least 10 characters.')
-  .max(200, 'That password is too long.')
-
-export const pin = z.string().regex(/^\d{4}$/, 'A PIN is four digits.')
-
-/** A class code as typed: letters and digits, case and spaces ignored. */
-export const classCode = z
-  .string()
-  .max(20)
-  .transform((code) => code.toUpperCase().replace(/[^A-Z0-9]/g, ''))
-  .pipe(z.string().min(4, 'A class code has six letters and digits.').max(10))
-
-export const teacherSignIn = z.object({ name: personName, password: plainText().min(1).max(200) })
-export const firstTeacher = z.object({
-  name: personName,
-  password,
-  /** Printed where the server was started; left out where none is asked for. */
-  setupCode: plainText().max(40).optional(),
-})
-export const passwordChange = z.object({ now: z.string().max(200), to: password })
-/** Whose a slip is. */
-export const slipOwner = z.object({ name: z.string() })
-export type SlipOwner = z.infer<typeof slipOwner>
-export const classSignIn = z.object({ code: classCode })
-export const studentSignIn = z.object({ code: classCode, student: z.uuid(), pin })
-export const demoSignIn = z.object({ person: z.uuid() })
 
 export const person = z.object({ id: z.uuid(), name: z.string(), role: z.enum(['teacher', 'student']) })
 export type Person = z.infer<typeof person>
@@ -51,9 +14,3 @@ export const door = z.object({
   demo: z.object({ people: z.array(person), classCode: z.string() }).nullable(),
 })
 export type Door = z.infer<typeof door>
-
-export const classList = z.object({
-  className: z.string(),
-  students: z.array(z.object({ id: z.uuid(), name: z.string() })),
-})
-export type ClassList = z.infer<typeof classList>

@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import { formulaDrawing } from '../kinds/formula.ts'
 import { plainText } from '../words/plainText.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 import { sheet } from '../worksheet/sheet.ts'
@@ -73,8 +72,3 @@ export const pagesBroughtIn = z.object({
   said: z.array(z.string()),
 })
 export const pictureBroughtIn = z.object({ file: z.string(), width: z.number(), height: z.number() })
-
-export const formulaAsked = z.object({
-  latex: plainText().trim().min(1).max(2000, 'That formula is too long.'),
-})
-export const formulaDrawn = formulaDrawing

@@ -1,5 +1,5 @@
 import { unzipSync } from 'fflate'
-import { personName } from '../contract/people.ts'
+import { personName } from '../contract/door.ts'
 import { type CsvTable, readCsv } from './csv.ts'
 
 /** Somebody on a list that a school has. `rosterId`: what the list calls them, where it does. */

@@ -31,7 +31,7 @@ export function classRoutes(context: Context, whenJoined: WhenJoined): Router {
 
   answering(router, CALLS.classes, ({ person }) => classesOf(db, person.id))
   answering(router, CALLS.makeClass, ({ person, sent }) => makeClass(db, person.id, sent.name))
-  answering(router, CALLS.class, ({ person, ids }) => wholeClass(db, person.id, ids.class))
+  answering(router, CALLS.wholeClass, ({ person, ids }) => wholeClass(db, person.id, ids.class))
   answering(router, CALLS.renameClass, async ({ person, ids, sent }) => {
     await renameClass(db, person.id, ids.class, sent.name)
   })

@@ -27,7 +27,8 @@ export const keyOf = (call: Pick<Call, 'path'>, ids: Readonly<Record<string, str
 export const refresh = (call: Pick<Call, 'path'>, ids: Readonly<Record<string, string | undefined>> = {}) =>
   queryClient.invalidateQueries({ queryKey: keyOf(call, ids) })
 
-function got<Path extends string, Answer>(
+/** A question to the server and what it is kept under. `query` goes behind the address. */
+export function got<Path extends string, Answer>(
   call: Call<Path, undefined, undefined, Answer>,
   ids: Readonly<Record<IdsOf<Path>, string>>,
   query = '',
@@ -38,7 +39,7 @@ function got<Path extends string, Answer>(
   })
 }
 
-/** Every question to the server that a screen may ask. */
+/** Questions to the server that more than one room asks. */
 export const queries = {
   door: () => got(CALLS.door, {}),
   me: () =>
@@ -52,15 +53,6 @@ export const queries = {
       },
       staleTime: Number.POSITIVE_INFINITY,
     }),
-  classes: () => got(CALLS.classes, {}),
-  class: (id: string) => got(CALLS.class, { class: id }),
-  worksheets: (archived = false) => got(CALLS.worksheets, {}, archived ? '?archived=yes' : ''),
-  worksheet: (id: string) => got(CALLS.worksheet, { worksheet: id }),
-  handouts: () => got(CALLS.handouts, {}),
-  handout: (id: string) => got(CALLS.handout, { handout: id }),
-  handoutChanges: (id: string) => got(CALLS.handoutChanges, { handout: id }),
-  joining: (classId: string) => got(CALLS.joining, { class: classId }),
-  groupings: (classId: string) => got(CALLS.groupings, { class: classId }),
   tray: () => got(CALLS.tray, {}),
   copy: (id: string) => got(CALLS.copy, { copy: id }),
 }

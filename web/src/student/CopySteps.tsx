@@ -20,9 +20,9 @@ interface CopyStepsProps {
 
 /** The one thing to do next with a whole copy: hand in, or take back. */
 export function CopySteps({ copy, store, state, outbox, pages, onTurn }: CopyStepsProps) {
-  const step = async (name: 'handIn' | 'takeBack'): Promise<boolean> => {
+  const step = async (call: typeof CALLS.handIn | typeof CALLS.takeBack): Promise<boolean> => {
     try {
-      const standing = await ask(CALLS[name], { copy: copy.id })
+      const standing = await ask(call, { copy: copy.id })
       store.stand(standing.state, standing.round)
       outbox.release()
       void refresh(CALLS.tray)
@@ -34,9 +34,9 @@ export function CopySteps({ copy, store, state, outbox, pages, onTurn }: CopySte
   }
   const handIn = useAct(async () => {
     if (!(await allArrived(outbox, copy.id))) return
-    if (await step('handIn')) sayDone('Handed in.', () => void step('takeBack'))
+    if (await step(CALLS.handIn)) sayDone('Handed in.', () => void step(CALLS.takeBack))
   })
-  const takeBack = useAct(async () => void (await step('takeBack')))
+  const takeBack = useAct(async () => void (await step(CALLS.takeBack)))
 
   if (copy.way === 'read') return null
   if (state === 'handed in') {

@@ -1,18 +1,18 @@
 import type { CopyState, HandoutCard, WorksheetCard } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { Link } from 'react-router'
-import { queries } from '../api/queries.ts'
 import { Button, LinkButton } from '../ui/Button.tsx'
 import { StateTag } from '../ui/Corner.tsx'
 import { Answer } from '../ui/Notice.tsx'
 import { Pile } from '../ui/Pile.tsx'
 import { capital, count, sayDue, sayWhen } from '../ui/when.ts'
+import { asked } from './asked.ts'
 import { useBringIn } from './shelf/BringIn.tsx'
 
 /** A teacher's first screen: what waits. */
 export function Desk() {
-  const handouts = useQuery({ ...queries.handouts(), refetchInterval: 15_000 })
-  const worksheets = useQuery(queries.worksheets())
+  const handouts = useQuery({ ...asked.handouts(), refetchInterval: 15_000 })
+  const worksheets = useQuery(asked.worksheets())
   return (
     <div className="grid items-start gap-9 lg:grid-cols-[1fr_318px]">
       <section>

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { ask } from '../../api/ask.ts'
-import { queries, refresh } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { apiUrl } from '../../seat.ts'
 import { ActForm } from '../../ui/ActForm.tsx'
 import { Button } from '../../ui/Button.tsx'
@@ -12,6 +12,7 @@ import { Answer, Empty } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { TitleField } from '../../ui/TitleField.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { asked } from '../asked.ts'
 import { ClassGroups } from './ClassGroups.tsx'
 import { Joining } from './Joining.tsx'
 import { RosterDialog } from './RosterDialog.tsx'
@@ -20,12 +21,12 @@ import { SlipsDialog } from './SlipsDialog.tsx'
 /** A class with its students: add, rename, remove, new PIN. */
 export function ClassPage() {
   const { class: id = '' } = useParams()
-  const whole = useQuery(queries.class(id))
+  const whole = useQuery(asked.class(id))
   return <Answer of={whole}>{(each) => <Students key={each.id} whole={each} />}</Answer>
 }
 
 function refreshClass(id: string): void {
-  void refresh(CALLS.class, { class: id })
+  void refresh(CALLS.wholeClass, { class: id })
   void refresh(CALLS.classes)
 }
 

@@ -3,16 +3,17 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { ask } from '../../api/ask.ts'
-import { queries, refresh } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { ActForm } from '../../ui/ActForm.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Field } from '../../ui/Field.tsx'
 import { Answer, Empty } from '../../ui/Notice.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { asked } from '../asked.ts'
 
 export function Classes() {
-  const classes = useQuery(queries.classes())
+  const classes = useQuery(asked.classes())
   const [making, setMaking] = useState(false)
   return (
     <>

@@ -3,13 +3,14 @@ import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { ask } from '../../api/ask.ts'
 import { live } from '../../api/live.ts'
-import { queries, refresh } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { asked } from '../asked.ts'
 
 /** Those who stand before the class and ask to be let in. */
 export function Joining({ classId }: { classId: string }) {
-  const waiting = useQuery(queries.joining(classId))
+  const waiting = useQuery(asked.joining(classId))
   useEffect(() => {
     const heard = () => void refresh(CALLS.joining, { class: classId })
     const socket = live()
@@ -30,7 +31,7 @@ function Asking({ classId, request: { id, name } }: { classId: string; request: 
   const { run, busy, problem } = useAct(async (step: 'let-in' | 'not-let-in') => {
     await ask(step === 'let-in' ? CALLS.letIn : CALLS.notLetIn, { class: classId, join: id })
     const ids = { class: classId }
-    await Promise.all([refresh(CALLS.joining, ids), refresh(CALLS.class, ids), refresh(CALLS.classes)])
+    await Promise.all([refresh(CALLS.joining, ids), refresh(CALLS.wholeClass, ids), refresh(CALLS.classes)])
   })
   return (
     <li className="flex flex-wrap items-center gap-3 rounded-tag border border-ochre-fill bg-ochre-soft px-4 py-2">

@@ -2,10 +2,11 @@ import { CALLS, type Group, type Grouping } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask } from '../../api/ask.ts'
-import { queries, refresh } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { sayDone } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
+import { asked } from '../asked.ts'
 
 interface KeptGroupsProps {
   classId: string
@@ -15,7 +16,7 @@ interface KeptGroupsProps {
 
 /** Groups from the last time, and a name to keep these under for the next. */
 export function KeptGroups({ classId, groups, onTake }: KeptGroupsProps) {
-  const kept = useQuery(queries.groupings(classId))
+  const kept = useQuery(asked.groupings(classId))
   const [name, setName] = useState('')
   const { run, busy, problem } = useAct(async () => {
     const same = kept.data?.find((each) => each.name === name.trim())

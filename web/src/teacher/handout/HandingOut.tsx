@@ -3,10 +3,11 @@ import { useQueries, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { ask } from '../../api/ask.ts'
-import { queries, queryClient } from '../../api/queries.ts'
+import { queryClient } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Answer, Empty, Loading } from '../../ui/Notice.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { asked } from '../asked.ts'
 import { ClassPart } from './ClassPart.tsx'
 import { type ClassChoice, nothingChosen, planFor, wishFor } from './choices.ts'
 import { PagesChoice } from './PagesChoice.tsx'
@@ -19,9 +20,9 @@ export function HandingOut() {
   const { worksheet: id = '' } = useParams()
   const [search] = useSearchParams()
   const again = search.get('again') ?? ''
-  const worksheet = useQuery(queries.worksheet(id))
-  const classes = useQuery(queries.classes())
-  const before = useQuery({ ...queries.handout(again), enabled: again !== '' })
+  const worksheet = useQuery(asked.worksheet(id))
+  const classes = useQuery(asked.classes())
+  const before = useQuery({ ...asked.handout(again), enabled: again !== '' })
   const [chosen, setChosen] = useState<readonly string[]>()
   if (again !== '' && before.isPending) return <Loading />
   return (
@@ -84,7 +85,7 @@ function Plan({ worksheet, before, classes, chosen, onChoose }: PlanProps) {
   // One id for this giving, however often the button is pressed.
   const [request] = useState(() => crypto.randomUUID())
   const navigate = useNavigate()
-  const rosters = useQueries({ queries: chosen.map((id) => queries.class(id)) })
+  const rosters = useQueries({ queries: chosen.map((id) => asked.class(id)) })
   const loaded = rosters.flatMap(({ data }) => (data ? [data] : []))
   const parts = loaded.map((roster) => {
     const choice = choices[roster.id] ?? nothingChosen

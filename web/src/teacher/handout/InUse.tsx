@@ -2,12 +2,13 @@ import { CALLS, type HandoutChange, type HandoutChanges, type HandoutWhole } fro
 import { useQuery } from '@tanstack/react-query'
 import { type ReactNode, useState } from 'react'
 import { ask } from '../../api/ask.ts'
-import { queries, refresh } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
+import { asked } from '../asked.ts'
 import { type Terms, TermsFields } from './TermsFields.tsx'
 
 const refreshAll = (handout: string) =>
@@ -105,7 +106,7 @@ function TermsForm({ handout, onDone }: { handout: HandoutWhole; onDone: () => v
 
 /** The worksheet has changed since it was handed out: what is new in it can be sent into the copies. */
 function WaitingChanges({ handout }: { handout: HandoutWhole }) {
-  const changes = useQuery(queries.handoutChanges(handout.id))
+  const changes = useQuery(asked.handoutChanges(handout.id))
   const { run, busy, problem } = useAct(async () => {
     await ask(CALLS.sendChanges, { handout: handout.id })
     await refreshAll(handout.id)

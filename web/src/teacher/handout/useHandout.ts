@@ -3,11 +3,12 @@ import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { live } from '../../api/live.ts'
 import { ANSWER_WITHIN } from '../../api/patience.ts'
-import { keyOf, queries, queryClient, refresh } from '../../api/queries.ts'
+import { keyOf, queryClient, refresh } from '../../api/queries.ts'
+import { asked } from '../asked.ts'
 
 /** A hand-out with the state of every copy, kept up to date live. */
 export function useHandout(id: string) {
-  const handout = useQuery(queries.handout(id))
+  const handout = useQuery(asked.handout(id))
   useEffect(() => {
     const socket = live()
     const key = keyOf(CALLS.handout, { handout: id })

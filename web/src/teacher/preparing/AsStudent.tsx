@@ -2,18 +2,18 @@ import { type CopyWhole, isForSet, type Person, printedFor, type WorksheetWhole 
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
 import { useParams } from 'react-router'
-import { queries } from '../../api/queries.ts'
 import { CopyStore } from '../../page/copyStore.ts'
 import { tracelessOutbox, tracelessSocket } from '../../page/device/traceless.ts'
 import { WorkingPage } from '../../page/WorkingPage.tsx'
 import { LinkButton } from '../../ui/Button.tsx'
 import { Answer } from '../../ui/Notice.tsx'
+import { asked } from '../asked.ts'
 import { SMALL_INPUT } from './panels/rows.tsx'
 
 /** The worksheet as a student would get it: everything works, nothing is kept, nobody sees it. */
 export function AsStudent({ person }: { person: Person }) {
   const { worksheet: id = '' } = useParams()
-  const worksheet = useQuery(queries.worksheet(id))
+  const worksheet = useQuery(asked.worksheet(id))
   return <Answer of={worksheet}>{(whole) => <Trial worksheet={whole} person={person} />}</Answer>
 }
 

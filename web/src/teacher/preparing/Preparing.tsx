@@ -2,10 +2,11 @@ import { CALLS, type Person, type WorksheetWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { useParams } from 'react-router'
-import { keyOf, queries, queryClient, refresh } from '../../api/queries.ts'
+import { keyOf, queryClient, refresh } from '../../api/queries.ts'
 import { measure } from '../../page/draw/letters.ts'
 import { Answer, Loading } from '../../ui/Notice.tsx'
 import { sayDone, saySentence } from '../../ui/notices.ts'
+import { asked } from '../asked.ts'
 import { PreparingPlace } from './context.ts'
 import { deviceDrafts } from './drafts.ts'
 import { KindList } from './KindList.tsx'
@@ -20,7 +21,7 @@ import { SheetStore } from './sheetStore.ts'
 export function Preparing({ person }: { person: Person }) {
   const { worksheet: id = '' } = useParams()
   // Asked anew at every opening: a state from before would be refused when it is kept.
-  const worksheet = useQuery({ ...queries.worksheet(id), staleTime: Number.POSITIVE_INFINITY, gcTime: 0 })
+  const worksheet = useQuery({ ...asked.worksheet(id), staleTime: Number.POSITIVE_INFINITY, gcTime: 0 })
   return (
     <Answer of={worksheet}>{(whole) => <Opening key={whole.id} worksheet={whole} person={person} />}</Answer>
   )

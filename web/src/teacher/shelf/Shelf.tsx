@@ -3,12 +3,13 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { ask } from '../../api/ask.ts'
-import { queries, refresh } from '../../api/queries.ts'
+import { refresh } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { INPUT } from '../../ui/Field.tsx'
 import { Answer, Empty } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
+import { asked } from '../asked.ts'
 import { useBringIn } from './BringIn.tsx'
 import { blankSheet } from './blankSheet.ts'
 import { byUnit, type Order, sorted } from './order.ts'
@@ -17,7 +18,7 @@ import { ShelfCard } from './ShelfCard.tsx'
 /** Where a teacher's worksheets stand, by unit. */
 export function Shelf() {
   const [archived, setArchived] = useState(false)
-  const worksheets = useQuery(queries.worksheets(archived))
+  const worksheets = useQuery(asked.worksheets(archived))
   const { choose } = useBringIn()
   const make = useMake()
   const [wanted, setWanted] = useState('')

@@ -2,11 +2,11 @@ import { CALLS, type Ruling, type WorksheetPage } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { upload } from '../../../api/ask.ts'
-import { queries } from '../../../api/queries.ts'
 import { PaperThumb } from '../../../page/paper/PaperThumb.tsx'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
 import { Answer } from '../../../ui/Notice.tsx'
+import { asked } from '../../asked.ts'
 import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
 import { sayAbout, useSending } from '../../files/useSending.ts'
 import { usePreparing } from '../context.ts'
@@ -115,9 +115,9 @@ const SAMPLES: readonly WorksheetPage[] = RULINGS.map(([, ruling], index) => ({
 
 function FromWorksheet({ onDone }: { onDone: () => void }) {
   const { store, worksheet } = usePreparing()
-  const shelf = useQuery(queries.worksheets())
+  const shelf = useQuery(asked.worksheets())
   const [from, setFrom] = useState<string>()
-  const other = useQuery({ ...queries.worksheet(from ?? ''), enabled: from !== undefined })
+  const other = useQuery({ ...asked.worksheet(from ?? ''), enabled: from !== undefined })
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
   if (!from)
     return (

@@ -3,13 +3,13 @@ import { useQuery } from '@tanstack/react-query'
 import { type PointerEvent, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { upload } from '../../../api/ask.ts'
-import { queries } from '../../../api/queries.ts'
 import { measure } from '../../../page/draw/letters.ts'
 import { PageSurface } from '../../../page/PageSurface.tsx'
 import type { Surface } from '../../../page/Surface.ts'
 import { toPage, type View } from '../../../page/view.ts'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
+import { asked } from '../../asked.ts'
 import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
 import { sayAbout, useSending } from '../../files/useSending.ts'
 import { usePreparing } from '../context.ts'
@@ -21,9 +21,9 @@ import { middleOfView } from '../viewNow.ts'
 export function PartOfPage({ onClose }: { onClose: () => void }) {
   const { store, worksheet } = usePreparing()
   const own = useStore(store.view, ({ sheet }) => sheet.pages)
-  const shelf = useQuery(queries.worksheets())
+  const shelf = useQuery(asked.worksheets())
   const [from, setFrom] = useState(worksheet.id)
-  const other = useQuery({ ...queries.worksheet(from), enabled: from !== worksheet.id && from !== 'file' })
+  const other = useQuery({ ...asked.worksheet(from), enabled: from !== worksheet.id && from !== 'file' })
   const [file, setFile] = useState<readonly WorksheetPage[]>([])
   const [index, setIndex] = useState(0)
   const [cut, setCut] = useState<Box>()

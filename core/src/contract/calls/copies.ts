@@ -1,0 +1,22 @@
+import { z } from 'zod'
+import type { KeptEvent } from '../../page/events.ts'
+import { bytes, doing, nothing, putting, reading, streaming } from '../call.ts'
+import { copyStanding, copyWhole, recordingKept, trayEntry } from '../copies.ts'
+import { formulaAsked, formulaDrawn } from '../formulas.ts'
+
+// A copy, its tray, and what lies on its pages.
+
+export const tray = reading('student', '/tray', z.array(trayEntry))
+export const copy = reading('anybody', '/copies/:copy', copyWhole)
+export const log = reading('anybody', '/copies/:copy/log', z.array(z.custom<KeptEvent>()))
+export const open = doing('student', '/copies/:copy/open', nothing, copyStanding)
+export const handIn = doing('student', '/copies/:copy/hand-in', nothing, copyStanding)
+export const takeBack = doing('student', '/copies/:copy/take-back', nothing, copyStanding)
+export const keepRecording = streaming(
+  'bytes',
+  putting('anybody', '/copies/:copy/recordings/:recording', bytes, recordingKept),
+)
+export const recording = streaming('file', reading('anybody', '/copies/:copy/recordings/:recording', bytes))
+export const file = streaming('file', reading('anybody', '/files/:file', bytes))
+export const spoken = streaming('file', reading('anybody', '/spoken/:spoken', bytes))
+export const drawFormula = doing('anybody', '/formulas', formulaAsked, formulaDrawn)

@@ -1,0 +1,31 @@
+import { z } from 'zod'
+import { bytes, changing, doing, making, nothing, putting, reading, streaming } from '../call.ts'
+import { copyStanding, pageOwners } from '../copies.ts'
+import {
+  copySet,
+  handBackAnswer,
+  handBackRequest,
+  handedOut,
+  handoutCard,
+  handoutChange,
+  handoutChanges as handoutChangesTold,
+  handoutWhole,
+  moreStudents,
+  newHandout,
+} from '../handouts.ts'
+
+// Handing out, and what a teacher does with the copies of a hand-out.
+
+export const keepSpoken = streaming('bytes', putting('teacher', '/spoken/:spoken', bytes, nothing))
+export const handouts = reading('teacher', '/handouts', z.array(handoutCard))
+export const handOut = making('teacher', '/handouts', newHandout, handedOut)
+export const handout = reading('teacher', '/handouts/:handout', handoutWhole)
+export const changeHandout = changing('teacher', '/handouts/:handout', handoutChange, nothing)
+export const handoutChanges = reading('teacher', '/handouts/:handout/changes', handoutChangesTold)
+export const sendChanges = doing('teacher', '/handouts/:handout/changes', nothing, nothing)
+export const giveToMore = doing('teacher', '/handouts/:handout/students', moreStudents, nothing)
+export const handBackMany = doing('teacher', '/handouts/:handout/hand-back', handBackRequest, handBackAnswer)
+export const givePages = putting('teacher', '/copies/:copy/owners', pageOwners, nothing)
+export const changeSet = putting('teacher', '/copies/:copy/set', copySet, nothing)
+export const handBack = doing('teacher', '/copies/:copy/hand-back', nothing, copyStanding)
+export const anotherGo = doing('teacher', '/copies/:copy/another-go', nothing, copyStanding)

@@ -1,0 +1,6 @@
+export * from './classes.ts'
+export * from './copies.ts'
+export * from './door.ts'
+export * from './handouts.ts'
+export * from './self.ts'
+export * from './worksheets.ts'

@@ -1,0 +1,41 @@
+import { z } from 'zod'
+import { bytes, changing, doing, making, nothing, putting, reading, streaming } from '../call.ts'
+import {
+  newWorksheet,
+  pagesBroughtIn,
+  pictureBroughtIn,
+  renameWorksheet as renameWorksheetTold,
+  sheetChange,
+  sheetKept,
+  worksheetBroughtIn,
+  worksheetCard,
+  worksheetWhole,
+} from '../worksheets.ts'
+
+// Worksheets and what is brought in for them.
+
+export const worksheets = reading('teacher', '/worksheets', z.array(worksheetCard))
+export const makeWorksheet = making('teacher', '/worksheets', newWorksheet, worksheetWhole)
+export const bringInWorksheet = streaming(
+  'files',
+  making('teacher', '/worksheets', bytes, worksheetBroughtIn),
+)
+export const worksheet = reading('teacher', '/worksheets/:worksheet', worksheetWhole)
+export const renameWorksheet = changing('teacher', '/worksheets/:worksheet', renameWorksheetTold, nothing)
+export const keepSheet = putting('teacher', '/worksheets/:worksheet/sheet', sheetChange, sheetKept)
+export const bringInPages = streaming(
+  'files',
+  making('teacher', '/worksheets/:worksheet/files', bytes, pagesBroughtIn),
+)
+export const bringInPicture = streaming(
+  'files',
+  making('teacher', '/worksheets/:worksheet/pictures', bytes, pictureBroughtIn),
+)
+export const duplicateWorksheet = making(
+  'teacher',
+  '/worksheets/:worksheet/duplicate',
+  nothing,
+  worksheetWhole,
+)
+export const archiveWorksheet = doing('teacher', '/worksheets/:worksheet/archive', nothing, nothing)
+export const bringBackWorksheet = doing('teacher', '/worksheets/:worksheet/bring-back', nothing, nothing)

@@ -1,0 +1,15 @@
+import { CALLS } from '@hand-back/core'
+import { got } from '../api/queries.ts'
+
+/** Questions that only a teacher asks the server. */
+export const asked = {
+  classes: () => got(CALLS.classes, {}),
+  class: (id: string) => got(CALLS.wholeClass, { class: id }),
+  worksheets: (archived = false) => got(CALLS.worksheets, {}, archived ? '?archived=yes' : ''),
+  worksheet: (id: string) => got(CALLS.worksheet, { worksheet: id }),
+  handouts: () => got(CALLS.handouts, {}),
+  handout: (id: string) => got(CALLS.handout, { handout: id }),
+  handoutChanges: (id: string) => got(CALLS.handoutChanges, { handout: id }),
+  joining: (classId: string) => got(CALLS.joining, { class: classId }),
+  groupings: (classId: string) => got(CALLS.groupings, { class: classId }),
+}
