@@ -1,5 +1,5 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
-import { along, drawWithFinger, onScreen, touch } from './hands/hands.ts'
+import { along, drawWithFinger, expectColour, onScreen, touch } from './hands/hands.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
 import { prepareLesson } from './house/lesson.ts'
 import { kept, kind, openPreparing, printed, put } from './house/preparing.ts'
@@ -12,6 +12,7 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => house.stop())
 
+const INK = [30, 43, 58] as const
 const NAMES = ['Teodor Iqbal', 'Rafi Kowal'] as const
 
 test('by keyboard alone: put down, say, line up, repeat, move, undo, and go on after a reload', async ({
@@ -101,6 +102,63 @@ test('things snap to each other with a guide, and are copied to another page and
   await teacher.getByTestId('preparing').focus()
   await teacher.keyboard.press('Control+v')
   await expect.poll(async () => (await printed(house)).length).toBe(2)
+})
+
+test('a thing is turned by its handle, made longer as it lies, and turned back by undo; several grow together', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  await prepareLesson(house, teacher, NAMES, pdf)
+  await openPreparing(house, teacher)
+  await put(teacher, 'Shape', 100, 200, 80, 50)
+  await teacher.getByLabel('Line, pt').fill('8')
+  const handle = async (name: string) => (await teacher.locator(`[data-handle=${name}]`).boundingBox())!
+  const drag = async (from: { x: number; y: number }, to: { x: number; y: number }) => {
+    await teacher.mouse.move(from.x, from.y)
+    await teacher.mouse.down()
+    await teacher.mouse.move(to.x, to.y, { steps: 4 })
+    await teacher.mouse.up()
+  }
+  const middleOf = (box: { x: number; y: number; width: number; height: number }) => ({
+    x: box.x + box.width / 2,
+    y: box.y + box.height / 2,
+  })
+  const middle = await onScreen(teacher, { x: 140, y: 225 })
+  await drag(middleOf(await handle('turn')), { x: middle.x + 70, y: middle.y })
+  const turn = async () => Math.round(Number((await printed(house))[0]?.turn ?? 0))
+  await expect.poll(turn).toBe(90)
+  // Upright now: its left rim is where its foot was.
+  await expectColour(teacher, { x: 150, y: 185 }, INK)
+
+  // What was its right side lies below, and is dragged down.
+  const foot = middleOf(await handle('e'))
+  await drag(foot, { x: foot.x, y: foot.y + 30 })
+  await expect.poll(async () => Number((await printed(house))[0]?.width)).toBeGreaterThan(95)
+  await expectColour(teacher, { x: 150, y: 185 }, INK)
+
+  await put(teacher, 'Typed box', 300, 200, 100, 30)
+  await teacher.getByTestId('preparing').focus()
+  await teacher.keyboard.press('Control+a')
+  // A box to type in stays upright: several with one are not turned.
+  await expect(teacher.locator('[data-handle=turn]')).toHaveCount(0)
+  const widths = async () => (await printed(house)).map(({ width }) => Math.round(Number(width)))
+  await expect.poll(widths).toHaveLength(2)
+  const before = await widths()
+  const corner = middleOf(
+    await teacher
+      .locator('[data-handle=corner]')
+      .nth(2)
+      .boundingBox()
+      .then((box) => box!),
+  )
+  await drag(corner, { x: corner.x + 120, y: corner.y + 60 })
+  await expect
+    .poll(async () => (await widths()).every((width, index) => width > before[index]! * 1.1))
+    .toBe(true)
+
+  await teacher.getByTestId('preparing').focus()
+  for (let step = 0; step < 4; step++) await teacher.keyboard.press('Control+z')
+  await expect.poll(turn).toBe(0)
 })
 
 test('by touch: one finger moves a thing, two move and zoom the page and nothing on it', async ({

@@ -1,7 +1,15 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
-import { button, expectColour, expectKept, onScreen, type Place } from './hands/hands.ts'
+import {
+  along,
+  button,
+  drawWithMouse,
+  expectColour,
+  expectKept,
+  onScreen,
+  type Place,
+} from './hands/hands.ts'
 import { atWork } from './house/atWork.ts'
 import { expect, type House, openHouse, test } from './house/house.ts'
 import { openCopy } from './house/lesson.ts'
@@ -70,17 +78,17 @@ test('a long text beside a picture: typed with the tab killed in between, change
 
   // The side rewraps, the corner takes the letters along.
   const before = await boxOf(again)
-  const drag = async (handle: 'side' | 'corner', index: number, dx: number, dy: number) => {
-    const box = (await again.locator(`[data-handle=${handle}]`).nth(index).boundingBox())!
+  const drag = async (handle: 'e' | 'se', dx: number, dy: number) => {
+    const box = (await again.locator(`[data-handle=${handle}]`).boundingBox())!
     await again.mouse.move(box.x + 22, box.y + 22)
     await again.mouse.down()
     await again.mouse.move(box.x + 22 + dx, box.y + 22 + dy, { steps: 3 })
     await again.mouse.up()
   }
-  await drag('side', 0, -90, 0)
+  await drag('e', -90, 0)
   await expect.poll(async () => (await boxOf(again)).height).toBeGreaterThan(before.height + 10)
   const narrow = await boxOf(again)
-  await drag('corner', 2, narrow.width / 2, narrow.height / 2)
+  await drag('se', narrow.width / 2, narrow.height / 2)
   await expect.poll(async () => (await boxOf(again)).height).toBeGreaterThan(narrow.height * 1.3)
   await button(again, 'Let go').click()
 
@@ -131,4 +139,46 @@ test('a formula that school cannot draw just now is drawn when it is in reach ag
   await expect
     .poll(() => house.rows("SELECT 1 FROM event WHERE body->'set'->'thing'->>'latex' = 'h=2.65'"))
     .toHaveLength(1)
+})
+
+test('a box that a student moves comes to lie in line with another, with a guide; handwriting stays where the hand puts it', async ({
+  somebody,
+}) => {
+  const { student, lesson } = await atWork(house, somebody, pdf)
+  const putBox = async (at: Place) => {
+    await button(student, 'Put on').click()
+    await button(student, 'Box').click()
+    await drawWithMouse(student, [at, { x: at.x + 80, y: at.y + 50 }])
+  }
+  await putBox({ x: 100, y: 200 })
+  await button(student, 'Let go').click()
+  await putBox({ x: 250, y: 330 })
+  const from = await middleOf(student)
+  const start = await onScreen(student, from)
+  const to = await onScreen(student, { x: from.x - 147, y: from.y + 20 })
+  await student.mouse.move(start.x, start.y)
+  await student.mouse.down()
+  await student.mouse.move(to.x, to.y, { steps: 4 })
+  await expect(student.locator('[data-guide=down]')).toBeVisible()
+  await student.mouse.up()
+  await expect(student.locator('[data-guide]')).toHaveCount(0)
+  const moves = () =>
+    house.rows<{ e: number }>(
+      "SELECT (body->'by'->>'e')::float8 AS e FROM event WHERE copy_id = $1 AND body->>'act' = 'move'",
+      [lesson.students[0]!.copy],
+    )
+  await expect.poll(async () => (await moves()).map(({ e }) => Math.round(e))).toEqual([-150])
+  await button(student, 'Let go').click()
+
+  await drawWithMouse(student, along({ x: 300, y: 500 }, { x: 380, y: 500 }))
+  await button(student, 'Pick up').click()
+  const ink = await onScreen(student, { x: 340, y: 500 })
+  await student.mouse.click(ink.x, ink.y)
+  const there = await onScreen(student, { x: 340 - 198, y: 520 })
+  await student.mouse.move(ink.x, ink.y)
+  await student.mouse.down()
+  await student.mouse.move(there.x, there.y, { steps: 4 })
+  await expect(student.locator('[data-guide]')).toHaveCount(0)
+  await student.mouse.up()
+  await expect.poll(async () => (await moves()).map(({ e }) => Math.round(e))).toEqual([-150, -198])
 })

@@ -1,19 +1,29 @@
+import type { Point } from '../ink/points.ts'
+import { about, laid } from '../ink/similarity.ts'
+import type { Thing } from '../kinds/items.ts'
 import { kindOfPrinted, type Printed, type PrintedItem, scaleItem } from '../kinds/printed.ts'
 import type { Reshapes } from '../kinds/printedKind.ts'
 import { lineBetween, lineEnds } from '../kinds/shape.ts'
+import { keptInPlace, type Turned, turning } from '../kinds/turned.ts'
 import type { Box } from '../worksheet/box.ts'
 
 /** Where a thing can be taken to change its size: corners and sides by compass, the two ends of a line. */
 export type Handle = 'nw' | 'n' | 'ne' | 'e' | 'se' | 's' | 'sw' | 'w' | 'start' | 'end'
 
+/** What lies in a box and can be made another size: printed, or laid on a copy. */
+export type Boxed = PrintedItem | Thing
+
 /** The least that a dragged side leaves, in points. */
 const LEAST = 6
 
 /** The handles that a thing offers. Text is rewrapped by its sides and grows with its letters by its corners. */
-export function handlesOf(item: PrintedItem): Handle[] {
+export function handlesOf(item: Boxed): Handle[] {
   if (item.kind === 'shape' && item.form === 'line') return ['start', 'end']
-  return HANDLES[kindOfPrinted(item).reshapes]
+  return HANDLES[kindOf(item).reshapes]
 }
+
+/** Things on a copy are made larger as what is printed of their kind. */
+const kindOf = (item: Boxed) => kindOfPrinted(item as PrintedItem)
 
 const HANDLES: Record<Reshapes, Handle[]> = {
   'in shape': ['nw', 'ne', 'se', 'sw'],
@@ -21,8 +31,11 @@ const HANDLES: Record<Reshapes, Handle[]> = {
   freely: ['nw', 'n', 'ne', 'e', 'se', 's', 'sw', 'w'],
 }
 
-/** Where a handle is, in points. */
-export function handlePlace(item: PrintedItem, handle: Handle): { x: number; y: number } {
+/** Where a handle is seen, in points. */
+export const handlePlace = (item: Boxed, handle: Handle): Point =>
+  (item as Turned).turn ? laid(placeIn(item, handle), turning(item)) : placeIn(item, handle)
+
+function placeIn(item: Boxed, handle: Handle): Point {
   if (handle === 'start' || handle === 'end') return lineEnds(item as Printed<'shape'>)[handle]
   return {
     x: handle.includes('w') ? item.x : handle.includes('e') ? item.x + item.width : item.x + item.width / 2,
@@ -31,10 +44,16 @@ export function handlePlace(item: PrintedItem, handle: Handle): { x: number; y: 
 }
 
 /**
- * A thing whose handle was dragged by points. The opposite corner or side stays. Corners of pictures,
- * formulas, pieces and ink keep their shape; corners of text take the letters along.
+ * A thing whose handle was dragged by points, as it is seen. The opposite corner or side stays. Corners of
+ * pictures, formulas, pieces and ink keep their shape; corners of text take the letters along.
  */
-export function resizeItem(item: PrintedItem, handle: Handle, dx: number, dy: number): PrintedItem {
+export function resizeItem<Item extends Boxed>(item: Item, handle: Handle, dx: number, dy: number): Item {
+  const { turn = 0 } = item as Turned
+  const along = turn === 0 ? { x: dx, y: dy } : laid({ x: dx, y: dy }, about({ x: 0, y: 0 }, 1, -turn))
+  return keptInPlace(item, resized(item as PrintedItem, handle, along.x, along.y) as Item)
+}
+
+function resized(item: PrintedItem, handle: Handle, dx: number, dy: number): PrintedItem {
   if (handle === 'start' || handle === 'end') {
     const line = item as Printed<'shape'>
     const ends = lineEnds(line)
@@ -50,8 +69,11 @@ export function resizeItem(item: PrintedItem, handle: Handle, dx: number, dy: nu
   return { ...item, ...box }
 }
 
-/** A line's width or a picture's box in numbers: the upper left corner stays. */
-export function setBox(item: PrintedItem, set: Partial<Box>): PrintedItem {
+/** A line's width or a picture's box in numbers: the upper left corner stays where it is seen. */
+export const setBox = (item: PrintedItem, set: Partial<Box>): PrintedItem =>
+  keptInPlace(item, boxSet(item, set))
+
+function boxSet(item: PrintedItem, set: Partial<Box>): PrintedItem {
   if (kindOfPrinted(item).reshapes === 'in shape' && item.width > 0 && item.height > 0) {
     if (set.width !== undefined)
       return { ...item, width: set.width, height: (item.height * set.width) / item.width }

@@ -2,12 +2,12 @@ import { z } from 'zod'
 import { boxPath } from '../draw/mark.ts'
 import { textHeight, textMarks } from '../draw/text.ts'
 import { INK, letterSize, words } from './lettering.ts'
-import { laidBox, laidSize, lying, notLaid } from './lying.ts'
+import { laidBox, laidSize, lyingTurned, notLaid } from './lying.ts'
 import { LEAST, type PrintedKind } from './printedKind.ts'
 import { thingKind } from './thingKind.ts'
 
 const schema = z.object({
-  ...lying,
+  ...lyingTurned,
   kind: z.literal('direction'),
   text: words,
   size: letterSize,
@@ -31,6 +31,7 @@ const INSET = 8
 /** What to do, on a ground of its own. */
 export const direction: PrintedKind<Direction> = {
   schema,
+  turns: true,
   reshapes: 'as words',
   blank: (lies) => ({ ...lies, kind: 'direction', text: '', size: 13, tone: 'slate' }),
   marks: (item, measure) => {

@@ -3,7 +3,7 @@ import type { Mark } from '../draw/mark.ts'
 import { plainText } from '../words/plainText.ts'
 import type { Box } from '../worksheet/box.ts'
 import { INK } from './lettering.ts'
-import { colour, laidBox, lying, notLaid } from './lying.ts'
+import { colour, laidBox, lyingTurned, notLaid } from './lying.ts'
 import type { PrintedKind } from './printedKind.ts'
 import { thingKind } from './thingKind.ts'
 
@@ -20,12 +20,19 @@ export const formulaDrawing = z.object({
 export type FormulaDrawing = z.infer<typeof formulaDrawing>
 export const latex = plainText().max(2000, 'That formula is too long.')
 
-const schema = z.object({ ...lying, kind: z.literal('formula'), latex, drawing: formulaDrawing, colour })
+const schema = z.object({
+  ...lyingTurned,
+  kind: z.literal('formula'),
+  latex,
+  drawing: formulaDrawing,
+  colour,
+})
 export type Formula = z.infer<typeof schema>
 
 /** A formula, as large as its box is high. */
 export const formula: PrintedKind<Formula> = {
   schema,
+  turns: true,
   reshapes: 'in shape',
   blank: (lies) => ({
     ...lies,

@@ -3,15 +3,16 @@ import { boundsOf } from '../ink/points.ts'
 import { type Stroke, stroke, strokePoints, strokeWidth } from '../ink/stroke.ts'
 import { box } from '../worksheet/box.ts'
 import { INK } from './lettering.ts'
-import { lying } from './lying.ts'
+import { lyingTurned } from './lying.ts'
 import type { PrintedKind } from './printedKind.ts'
 
 /** The teacher's own stroke; `inner` is where it lies in the space of its points. */
-const schema = z.object({ ...lying, kind: z.literal('ink'), stroke, inner: box })
+const schema = z.object({ ...lyingTurned, kind: z.literal('ink'), stroke, inner: box })
 export type Ink = z.infer<typeof schema>
 
 export const ink: PrintedKind<Ink> = {
   schema,
+  turns: true,
   reshapes: 'in shape',
   blank: ({ id, ...box }, newId) => ({
     id,

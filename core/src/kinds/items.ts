@@ -7,7 +7,7 @@ import { laidFormula } from './formula.ts'
 import type { ItemKind as KindOf } from './itemKind.ts'
 import { laidPhoto } from './photo.ts'
 import { laidPicture } from './picture.ts'
-import { takesValue } from './printed.ts'
+import { fitHeight, type PrintedItem, takesValue } from './printed.ts'
 import { laidShape } from './shape.ts'
 import { strokeKind } from './strokeKind.ts'
 import { laidText } from './text.ts'
@@ -79,6 +79,10 @@ export function hasItsPlace(item: Item, printed: ReadonlyMap<string, string>): b
 
 /** Whether an item belongs to something printed: it answers it, or is a card of it. */
 export const isAnswer = (item: Item): boolean => kindOfItem(item).names !== undefined
+
+/** A thing as high as its words need (`fitHeight`). */
+export const fitThing = <T extends Thing>(thing: T, measure: Measure): T =>
+  fitHeight(thing as unknown as PrintedItem, measure) as unknown as T
 
 /** What an item looks like. */
 export const itemMarks = (item: Item, measure: Measure): Mark[] =>

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { handlesOf, resizeItem } from '../arrange/resize.ts'
-import { shift } from '../ink/similarity.ts'
+import { type Handle, handlePlace, handlesOf, resizeItem } from '../arrange/resize.ts'
+import { about, back, shift } from '../ink/similarity.ts'
 import { applyAll, emptyPage, inSight } from '../page/apply.ts'
 import type { SignedEvent } from '../page/events.ts'
 import { invert } from '../page/invert.ts'
@@ -10,21 +10,24 @@ import { boundsOfItem, canBePicked } from '../page/pick.ts'
 import { anyMove, idOf, PAGE } from '../test/arbitrary.ts'
 import { fromSchema } from '../test/fromSchema.ts'
 import { measured } from '../test/measured.ts'
+import { middle } from '../worksheet/box.ts'
 import { ITEM_KINDS, type Item, item, itemMarks, kindOfItem, THING_KINDS } from './items.ts'
 import {
   blankItem,
+  canTurn,
   filesOf,
   fitHeight,
+  layItem,
   PRINTED_KINDS,
   type PrintedItem,
   type PrintedKind,
   printedItem,
   printedMarks,
-  scaleItem,
   sentItem,
   spokenOf,
   wordsOf,
 } from './printed.ts'
+import { seenBox } from './turned.ts'
 
 // Laws of every kind there is: a new one is held to them by standing in its table.
 
@@ -38,8 +41,25 @@ const anyPrinted = (kind: PrintedKind) =>
 /** Pages are not kilometres long: what is drawn for each point would take long. */
 function sane(made: PrintedItem): PrintedItem {
   const side = (length: number) => 1 + (length % 500)
-  return { ...made, width: side(made.width), height: side(made.height) }
+  const turn = 'turn' in made && made.turn ? { turn: made.turn % 360 } : {}
+  return { ...made, width: side(made.width), height: side(made.height), ...turn }
 }
+
+const degrees = fc.double({ min: -180, max: 180, noNaN: true })
+
+/** The handle across, and whether dragging this one keeps the thing's shape. */
+function across(item: PrintedItem, handle: Handle): { handle: Handle; inShape: boolean } {
+  const others: Record<string, string> = { n: 's', s: 'n', e: 'w', w: 'e' }
+  const opposite = handle.length > 2 ? handle : [...handle].map((side) => others[side]).join('')
+  return {
+    handle: (handle === 'start' ? 'end' : handle === 'end' ? 'start' : opposite) as Handle,
+    inShape: handle.length === 2 && PRINTED_KINDS[item.kind].reshapes !== 'freely',
+  }
+}
+
+/** Whether two lie in the same place at the same size, to a thousandth of a point. */
+const alike = (a: PrintedItem, b: PrintedItem) =>
+  (['x', 'y', 'width', 'height'] as const).every((side) => Math.abs(a[side] - b[side]) < 0.001)
 
 describe.each(printedKinds)('printed: %s', (kind) => {
   test('begins as something that school takes, and is seen', () => {
@@ -60,17 +80,46 @@ describe.each(printedKinds)('printed: %s', (kind) => {
     )
   })
 
-  test('fitted twice is fitted once; scaled and back is where it was', () => {
+  test('fitted twice is fitted once; laid elsewhere and back is where it was', () => {
     fc.assert(
-      fc.property(anyPrinted(kind), fc.double({ min: 0.5, max: 2, noNaN: true }), (made, factor) => {
-        const fitted = fitHeight(made, measured)
-        expect(fitHeight(fitted, measured)).toEqual(fitted)
-        const back = scaleItem(scaleItem(made, factor), 1 / factor)
-        for (const side of ['x', 'y', 'width', 'height'] as const)
-          expect(back[side]).toBeCloseTo(made[side], 4)
-      }),
+      fc.property(
+        anyPrinted(kind),
+        fc.double({ min: 0.5, max: 2, noNaN: true }),
+        degrees,
+        (made, factor, by) => {
+          const fitted = fitHeight(made, measured)
+          expect(alike(fitHeight(fitted, measured), fitted)).toBe(true)
+          const move = about({ x: 90, y: 30 }, factor, by)
+          const laid = layItem(made, move)
+          expect(alike(layItem(laid, back(move)), made)).toBe(true)
+          expect(canTurn(made) || !('turn' in laid)).toBe(true)
+        },
+      ),
       { numRuns: 30 },
     )
+  })
+
+  test('turned, it is seen around the same middle, and a dragged handle goes where it is dragged', () => {
+    const blank = blankItem(kind, box, newId)
+    const quarter = layItem(blank, about(middle(blank), 1, 90))
+    const seen = seenBox(quarter)
+    expect(middle(seen).x).toBeCloseTo(middle(blank).x)
+    expect(middle(seen).y).toBeCloseTo(middle(blank).y)
+    expect(seen.width).toBeCloseTo(canTurn(blank) ? blank.height : blank.width)
+    if (!canTurn(blank)) return
+    const askew = layItem(blank, about(middle(blank), 1, 33))
+    for (const handle of handlesOf(askew).filter((each) => !across(askew, each).inShape)) {
+      const was = handlePlace(askew, handle)
+      const wasAcross = handlePlace(askew, across(askew, handle).handle)
+      const now = resizeItem(askew, handle, 12, 9)
+      const stays = handlePlace(now, across(askew, handle).handle)
+      expect(stays.x).toBeCloseTo(wasAcross.x)
+      expect(stays.y).toBeCloseTo(wasAcross.y)
+      if (handle.length !== 2) continue
+      const is = handlePlace(now, handle)
+      expect(is.x - was.x).toBeCloseTo(12)
+      expect(is.y - was.y).toBeCloseTo(9)
+    }
   })
 
   test('every handle that it offers changes it, and the side across stays', () => {

@@ -12,6 +12,9 @@ export const lying = {
   sets: z.array(madeId).max(30).optional(),
 }
 
+/** The same, of what can be turned: clockwise about its middle, in degrees. */
+export const lyingTurned = { ...lying, turn: z.number().min(-1e6).max(1e6).optional() }
+
 /** A new printed item's id and box. */
 export interface Lying {
   readonly id: string

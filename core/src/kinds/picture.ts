@@ -2,13 +2,13 @@ import { z } from 'zod'
 import { fileId } from '../worksheet/paper.ts'
 import { pictureRecipe, WHOLE } from '../worksheet/recipe.ts'
 import { alt } from './lettering.ts'
-import { laidBox, lying, madeId, notLaid } from './lying.ts'
+import { laidBox, lyingTurned, madeId, notLaid } from './lying.ts'
 import type { PrintedKind } from './printedKind.ts'
 import { thingKind } from './thingKind.ts'
 
 /** `crop` is the part shown, as parts of the whole from 0 to 1. */
 const schema = z.object({
-  ...lying,
+  ...lyingTurned,
   kind: z.literal('picture'),
   file: fileId,
   alt,
@@ -23,6 +23,7 @@ export type Picture = z.infer<typeof schema>
 
 export const picture: PrintedKind<Picture> = {
   schema,
+  turns: true,
   reshapes: 'in shape',
   blank: (lies) => ({ ...lies, kind: 'picture', file: '0'.repeat(64), alt: '', crop: WHOLE }),
   marks: ({ file, crop, ...box }) => [{ kind: 'picture', file, crop, box }],

@@ -3,12 +3,12 @@ import { box } from '../worksheet/box.ts'
 import { paper } from '../worksheet/paper.ts'
 import { WHOLE } from '../worksheet/recipe.ts'
 import { alt } from './lettering.ts'
-import { lying } from './lying.ts'
+import { lyingTurned } from './lying.ts'
 import type { PrintedKind } from './printedKind.ts'
 
 /** Part of another page: `part` (points) of its paper, whose whole size as seen is `whole`. */
 const schema = z.object({
-  ...lying,
+  ...lyingTurned,
   kind: z.literal('piece'),
   paper,
   whole: z.object({ width: z.number().positive(), height: z.number().positive() }),
@@ -19,6 +19,7 @@ export type Piece = z.infer<typeof schema>
 
 export const piece: PrintedKind<Piece> = {
   schema,
+  turns: true,
   reshapes: 'in shape',
   blank: (lies) => ({
     ...lies,

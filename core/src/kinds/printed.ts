@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Mark, Measure } from '../draw/mark.ts'
+import { about, growthOf, type Similarity } from '../ink/similarity.ts'
 import type { Box } from '../worksheet/box.ts'
 import type { NameOf } from '../worksheet/recipe.ts'
 import type { AnswerValue } from './answerValue.ts'
@@ -19,6 +20,7 @@ import type { PrintedKind as KindOf } from './printedKind.ts'
 import { shape } from './shape.ts'
 import { speak } from './speak.ts'
 import { text } from './text.ts'
+import { keptInPlace, laidElsewhere, type Turned, turning } from './turned.ts'
 import { typed } from './typed.ts'
 
 /** Every kind of thing that teachers print on a page: told, asked, moved, drawn. */
@@ -59,8 +61,10 @@ export const kindOfPrinted = (item: PrintedItem): KindOf<PrintedItem> =>
 export const MOST_PRINTED = 2000
 
 /** What a printed item looks like. Law: it depends on nothing but the item, what was answered there, and the fonts. */
-export const printedMarks = (item: PrintedItem, measure: Measure, value?: AnswerValue): Mark[] =>
-  kindOfPrinted(item).marks(item, measure, value)
+export function printedMarks(item: PrintedItem, measure: Measure, value?: AnswerValue): Mark[] {
+  const marks = kindOfPrinted(item).marks(item, measure, value)
+  return (item as Turned).turn ? [{ kind: 'laid', by: turning(item), marks }] : marks
+}
 
 /** A new thing of a kind in a box, as it begins. */
 export function blankItem<Kind extends PrintedKind>(
@@ -98,23 +102,31 @@ export function filesOf(items: Iterable<PrintedItem>): string[] {
 export const sentItem = (item: PrintedItem, nameOf: NameOf): PrintedItem =>
   (kindOfPrinted(item).sent?.(item, nameOf) ?? item) as PrintedItem
 
-/** An item as high as what it says needs; things without words stay as they are. */
+/**
+ * An item as high as what it says needs; its upper left corner, as it is seen, stays where it is. Things
+ * without words stay as they are.
+ */
 export const fitHeight = <Item extends PrintedItem>(item: Item, measure: Measure): Item =>
-  (kindOfPrinted(item).fitted?.(item, measure) ?? item) as Item
+  keptInPlace(item, (kindOfPrinted(item).fitted?.(item, measure) ?? item) as Item)
 
 /** An item moved by points. */
 export function moveItem<Item extends PrintedItem>(item: Item, dx: number, dy: number): Item {
   return { ...item, x: item.x + dx, y: item.y + dy }
 }
 
-/** An item larger or smaller about 0,0, with its letters and lines. */
-export function scaleItem<Item extends PrintedItem>(item: Item, factor: number): Item {
-  return {
-    ...item,
-    ...kindOfPrinted(item).grown?.(item, printedLetters(factor), factor),
-    x: item.x * factor,
-    y: item.y * factor,
-    width: item.width * factor,
-    height: item.height * factor,
-  }
+/** An item laid elsewhere, larger or smaller with its letters and lines; turned, where it can be. */
+export function layItem<Item extends PrintedItem>(item: Item, by: Similarity): Item {
+  if (by.a === 1 && by.b === 0) return moveItem(item, by.e, by.f)
+  const factor = growthOf(by)
+  const { turn, ...box } = laidElsewhere(item, by) ?? { ...item, turn: (item as Turned).turn }
+  const grown = kindOfPrinted(item).grown?.(item, printedLetters(factor), factor)
+  const turns = canTurn(item) && (turn || (item as Turned).turn)
+  return { ...item, ...(factor === 1 ? {} : grown), ...box, ...(turns ? { turn } : {}) }
 }
+
+/** Whether an item can be turned. */
+export const canTurn = (item: PrintedItem): boolean => kindOfPrinted(item).turns === true
+
+/** An item larger or smaller about 0,0. */
+export const scaleItem = <Item extends PrintedItem>(item: Item, factor: number): Item =>
+  layItem(item, about({ x: 0, y: 0 }, factor, 0))

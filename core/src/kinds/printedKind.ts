@@ -19,6 +19,8 @@ export interface PrintedKind<Item> {
   /** It takes an answer: nobody may be left without having seen it. */
   readonly isAnswerPlace?: boolean
   readonly reshapes: Reshapes
+  /** It can be turned: it has a `turn`, and no control of its own on the screen. */
+  readonly turns?: boolean
   /** A new one in a box; `newId` makes ids for its parts. */
   blank(lying: Lying, newId: () => string): Item
   /** What it looks like, from below; `value`: what was answered there, where that changes how it is drawn. */

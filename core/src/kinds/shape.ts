@@ -4,12 +4,12 @@ import { segmentsDistance2 } from '../ink/hitTest.ts'
 import type { Point } from '../ink/points.ts'
 import type { Box } from '../worksheet/box.ts'
 import { INK } from './lettering.ts'
-import { colour, laidBox, laidSize, lying, notLaid } from './lying.ts'
+import { colour, laidBox, laidSize, lyingTurned, notLaid } from './lying.ts'
 import type { PrintedKind } from './printedKind.ts'
 import { isInBox, thingKind } from './thingKind.ts'
 
 const schema = z.object({
-  ...lying,
+  ...lyingTurned,
   kind: z.literal('shape'),
   form: z.enum(['rectangle', 'ellipse', 'triangle', 'line']),
   colour,
@@ -27,6 +27,7 @@ export type Shape = z.infer<typeof schema>
 /** A line, with or without arrowheads, or a shape. */
 export const shape: PrintedKind<Shape> = {
   schema,
+  turns: true,
   reshapes: 'freely',
   blank: (lies) => ({
     ...lies,

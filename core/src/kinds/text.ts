@@ -1,12 +1,12 @@
 import { z } from 'zod'
 import { textHeight, textMarks } from '../draw/text.ts'
 import { face, INK, letterSize, words } from './lettering.ts'
-import { colour, laidBox, laidSize, lying, notLaid } from './lying.ts'
+import { colour, laidBox, laidSize, lyingTurned, notLaid } from './lying.ts'
 import { LEAST, type PrintedKind } from './printedKind.ts'
 import { thingKind } from './thingKind.ts'
 
 const schema = z.object({
-  ...lying,
+  ...lyingTurned,
   kind: z.literal('text'),
   text: words,
   face,
@@ -21,6 +21,7 @@ export type Text = z.infer<typeof schema>
 /** Words, in paragraphs or as a list. */
 export const text: PrintedKind<Text> = {
   schema,
+  turns: true,
   reshapes: 'as words',
   blank: (lies) => ({
     ...lies,

@@ -1,27 +1,11 @@
 import type { z } from 'zod'
 import { loopTakes } from '../ink/loop.ts'
-import { type Bounds, boundsOf, overlap, type Point } from '../ink/points.ts'
-import { about, growthOf, isPlace, laid, type Similarity, turnOf } from '../ink/similarity.ts'
+import { type Bounds, overlap, type Point } from '../ink/points.ts'
+import { growthOf } from '../ink/similarity.ts'
 import { type Box, boundsOfBox, middle } from '../worksheet/box.ts'
 import type { ItemKind } from './itemKind.ts'
 import type { PrintedKind } from './printedKind.ts'
-
-/** A box that is turned clockwise about its middle, in degrees. */
-export interface Turned extends Box {
-  readonly turn: number
-}
-
-/** The four corners of a thing where they are seen, clockwise from its own upper left. */
-export function cornersOf(thing: Turned): Point[] {
-  const { x, y, width, height } = thing
-  const turned = about(middle(thing), 1, thing.turn)
-  return [
-    { x, y },
-    { x: x + width, y },
-    { x: x + width, y: y + height },
-    { x, y: y + height },
-  ].map((corner) => laid(corner, turned))
-}
+import { cornersOf, laidElsewhere, seenBounds, type Turned, turning, unturned } from './turned.ts'
 
 /** Corners, middles of sides and the middle: a loop that holds most of them means the thing. */
 function placesOf(thing: Turned): Point[] {
@@ -31,17 +15,6 @@ function placesOf(thing: Turned): Point[] {
     return { x: (corner.x + next.x) / 2, y: (corner.y + next.y) / 2 }
   })
   return [...corners, ...sides, middle(thing)]
-}
-
-/** The longest side that a thing can get, in points. */
-const LONGEST = 1e6
-
-function movedBox(thing: Turned, by: Similarity): Turned | undefined {
-  const factor = growthOf(by)
-  const to = laid(middle(thing), by)
-  const [width, height] = [thing.width * factor, thing.height * factor]
-  if (!isPlace(to) || !(Math.max(width, height) <= LONGEST)) return undefined
-  return { x: to.x - width / 2, y: to.y - height / 2, width, height, turn: thing.turn + turnOf(by) }
 }
 
 /** What things of a kind do otherwise than others. */
@@ -54,7 +27,7 @@ export interface ThingWays<Item> {
   pictures?(item: Item): string[]
 }
 
-interface AnyThing extends Turned {
+interface AnyThing extends Required<Turned> {
   readonly id: string
   readonly kind: string
 }
@@ -65,7 +38,7 @@ export function thingKind<Printed, Item extends AnyThing>(
   schema: z.ZodType<Item>,
   { line, isAt, recoloured, pictures }: ThingWays<Item> = {},
 ): ItemKind<Item> {
-  const bounds = (item: Item): Bounds => boundsOf(cornersOf(item), (line?.(item) ?? 0) / 2)
+  const bounds = (item: Item): Bounds => seenBounds(item, (line?.(item) ?? 0) / 2)
   const asPrinted = (item: Item) => item as unknown as Printed
   return {
     schema,
@@ -73,17 +46,17 @@ export function thingKind<Printed, Item extends AnyThing>(
     bounds,
     marks: (item, measure) => {
       const marks = printed.marks(asPrinted(item), measure)
-      return item.turn === 0 ? marks : [{ kind: 'laid', by: about(middle(item), 1, item.turn), marks }]
+      return item.turn === 0 ? marks : [{ kind: 'laid', by: turning(item), marks }]
     },
     held: {
       inLoop: (item, loop) => loopTakes(loop, placesOf(item)),
       isAt: (item, at, reach) => {
-        const here = laid(at, about(middle(item), 1, -item.turn))
+        const here = unturned(item, at)
         return isAt ? isAt(item, here, reach) : isInBox(item, here, reach)
       },
     },
     moved: (item, by) => {
-      const box = movedBox(item, by)
+      const box = laidElsewhere(item, by)
       const factor = growthOf(by)
       const grown = printed.grown?.(asPrinted(item), (size) => size * factor, factor)
       return box ? { ...item, ...grown, ...box } : item

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Bounds } from '../ink/points.ts'
 
 /** Points of a page in a millimetre: 72 in an inch, and an inch has 25.4 mm. */
 export const POINTS_PER_MM = 72 / 25.4
@@ -18,7 +19,14 @@ export type Box = z.infer<typeof box>
 export const right = (of: Box): number => of.x + of.width
 export const bottom = (of: Box): number => of.y + of.height
 /** A box by its two corners. */
-export const boundsOfBox = (of: Box) => ({ x0: of.x, y0: of.y, x1: right(of), y1: bottom(of) })
+export const boundsOfBox = (of: Box): Bounds => ({ x0: of.x, y0: of.y, x1: right(of), y1: bottom(of) })
+/** The box between two corners. */
+export const boxOfBounds = ({ x0, y0, x1, y1 }: Bounds): Box => ({
+  x: x0,
+  y: y0,
+  width: x1 - x0,
+  height: y1 - y0,
+})
 export const middle = (of: Box) => ({ x: of.x + of.width / 2, y: of.y + of.height / 2 })
 
 /** The smallest box around all of them. Throws for none. */

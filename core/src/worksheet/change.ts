@@ -1,4 +1,5 @@
 import { moveItem, type PrintedItem, scaleItem } from '../kinds/printed.ts'
+import { seenBox, unturned } from '../kinds/turned.ts'
 import { type Box, holds, middle, within } from './box.ts'
 import { paperBoxOf, type WorksheetPage } from './page.ts'
 import type { QuarterTurn } from './paper.ts'
@@ -164,7 +165,7 @@ export function movePages(
 export function cutOut(page: WorksheetPage, cut: Box, newId: () => string): PrintedItem[] {
   const paperBox = paperBoxOf(page)
   const items = page.printed
-    .filter((item) => within(cut, item))
+    .filter((item) => within(cut, seenBox(item)))
     .map((item) => ({ ...moveItem(item, -cut.x, -cut.y), id: newId() }))
   const x0 = Math.max(cut.x, paperBox.x)
   const y0 = Math.max(cut.y, paperBox.y)
@@ -200,5 +201,8 @@ export function itemAt(
     width: item.width + 2 * reach,
     height: item.height + 2 * reach,
   })
-  return items.findLast((item) => holds(item, at)) ?? items.findLast((item) => holds(near(item), at))
+  return (
+    items.findLast((item) => holds(item, unturned(item, at))) ??
+    items.findLast((item) => holds(near(item), unturned(item, at)))
+  )
 }

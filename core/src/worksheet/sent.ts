@@ -1,4 +1,5 @@
 import { sentItem } from '../kinds/printed.ts'
+import { seenBox } from '../kinds/turned.ts'
 import { type Box, bottom, meet, right, within } from './box.ts'
 import { paperBoxOf, type WorksheetPage } from './page.ts'
 import { seenSize } from './paper.ts'
@@ -38,7 +39,7 @@ export function partsOfPage(page: WorksheetPage): SentPart[] {
 /** What is printed on a page and not wholly beside it. */
 function itemsWithin(page: WorksheetPage): WorksheetPage['printed'] {
   const sheet = { x: 0, y: 0, width: page.width, height: page.height }
-  return page.printed.filter((item) => meet(sheet, item))
+  return page.printed.filter((item) => meet(sheet, seenBox(item)))
 }
 
 function sentPaper(page: WorksheetPage, nameOf: NameOf): Partial<WorksheetPage> {

@@ -22,7 +22,6 @@ export const direction = {
       make: ({ tone, times }) => ({ tone, size: LETTERS * times }),
     },
   },
-  sides: ['side'],
   Change: ({ thing, onWords }) => (
     <StripButton icon={PencilLine} label="Words" onClick={() => onWords(thing)} />
   ),

@@ -3,7 +3,6 @@ import { StripButton } from '../StripButton.tsx'
 import type { LaidKind } from './laidKind.ts'
 
 export const formula = {
-  sides: [],
   Change: ({ thing, onFormula }) => (
     <StripButton icon={PencilLine} label="Formula" onClick={() => onFormula(thing)} />
   ),

@@ -44,8 +44,6 @@ export interface ChangeProps<Kind extends Thing['kind']> {
 /** How a kind of thing is worked with that people lay on a page. */
 export interface LaidKind<Kind extends Thing['kind']> {
   readonly puts?: Readonly<Record<string, Put<Kind>>>
-  /** The middles of sides by which it is made wider, and higher. */
-  readonly sides: readonly ('side' | 'foot')[]
   /** What can be changed of one that alone is picked up, before its colour and after it. */
   readonly Change?: (props: ChangeProps<Kind>) => ReactNode
   readonly ChangeMore?: (props: ChangeProps<Kind>) => ReactNode

@@ -1,10 +1,9 @@
-import { cutOff, cutsOf, type Printed } from '@hand-back/core'
+import { cutOff, cutsOf } from '@hand-back/core'
 import { Crop } from 'lucide-react'
 import { Opens } from '../picking/Opens.tsx'
 import type { ChangeProps, LaidKind } from './laidKind.ts'
 
 export const picture = {
-  sides: [],
   ChangeMore: (props) => (
     <Opens icon={Crop} label="Cut off">
       <CutOffRows {...props} />
@@ -13,7 +12,7 @@ export const picture = {
 } satisfies LaidKind<'picture'>
 
 function CutOffRows({ thing: picture, change: onChange }: ChangeProps<'picture'>) {
-  const cuts = cutsOf(picture as unknown as Printed<'picture'>)
+  const cuts = cutsOf(picture)
   return (
     <fieldset className="flex flex-col gap-1">
       <legend className="mb-1 font-semibold">Cut off</legend>
@@ -26,12 +25,7 @@ function CutOffRows({ thing: picture, change: onChange }: ChangeProps<'picture'>
             max={95}
             value={Math.round(cuts[side] * 100)}
             onChange={(event) => {
-              const cut = cutOff(
-                picture as unknown as Printed<'picture'>,
-                side,
-                Number(event.target.value) / 100,
-              )
-              onChange({ ...picture, ...cut, file: picture.file })
+              onChange(cutOff(picture, side, Number(event.target.value) / 100))
             }}
             className="w-full accent-verdigris"
           />

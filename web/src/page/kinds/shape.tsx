@@ -47,5 +47,4 @@ export const shape = {
       make: (look) => ({ ...drawn(look), form: 'triangle' }),
     },
   },
-  sides: ['side', 'foot'],
 } satisfies LaidKind<'shape'>

@@ -21,7 +21,6 @@ export const text = {
       make: ({ colour, times }) => ({ colour, size: LETTERS * times }),
     },
   },
-  sides: ['side'],
   Change: ({ thing, change, onWords }) => (
     <>
       <StripButton icon={PencilLine} label="Words" onClick={() => onWords(thing)} />

@@ -1,6 +1,17 @@
 import { colourOf, isThing, type Thing } from '@hand-back/core'
-import { Check, ClipboardCopy, Copy, Minus, Palette, Plus, RotateCw, Trash2 } from 'lucide-react'
+import {
+  AlignStartVertical,
+  Check,
+  ClipboardCopy,
+  Copy,
+  Minus,
+  Palette,
+  Plus,
+  RotateCw,
+  Trash2,
+} from 'lucide-react'
 import { ColourGrid } from '../ColourGrid.tsx'
+import { LineUp } from '../holding/LineUp.tsx'
 import { laidKindOf } from '../kinds/index.ts'
 import { StripButton } from '../StripButton.tsx'
 import { Opens } from './Opens.tsx'
@@ -33,6 +44,13 @@ export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStrip
         </Opens>
       )}
       {More && <More {...changing} />}
+      {items.length > 1 && (
+        <Opens icon={AlignStartVertical} label="Line up">
+          <div className="flex flex-col gap-2">
+            <LineUp count={items.length} onArrange={picking.arrange} />
+          </div>
+        </Opens>
+      )}
       <StripButton icon={Minus} label="Smaller" onClick={() => picking.spin(1 / GROWS, 0)} />
       <StripButton icon={Plus} label="Larger" onClick={() => picking.spin(GROWS, 0)} />
       <StripButton icon={RotateCw} label="Turn" onClick={() => picking.spin(1, TURNS)} />

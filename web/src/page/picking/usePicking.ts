@@ -2,11 +2,15 @@ import {
   about,
   type Bounds,
   boundsAround,
+  boundsOfItem,
+  boxOfBounds,
   canBePicked,
   colourOf,
   fitThing,
   growthOf,
+  type Handle,
   type Item,
+  isThing,
   itemUnder,
   laid,
   loopOf,
@@ -15,6 +19,7 @@ import {
   type Placed,
   type Point,
   pickedBy,
+  resizeItem,
   type Similarity,
   shift,
   simplify,
@@ -23,6 +28,8 @@ import {
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { CopyStore } from '../copyStore.ts'
 import { measure } from '../draw/letters.ts'
+import { middleOf } from '../holding/grips.ts'
+import type { Arranging } from '../holding/LineUp.tsx'
 import type { Tools } from '../useTools.ts'
 
 const NONE: ReadonlySet<string> = new Set()
@@ -48,10 +55,14 @@ export interface Picking {
   /** Larger or smaller and turned about its own middle. */
   spin(factor: number, degrees: number): void
   recolour(colour: string): void
+  /** Brings each of several to a place of its own. */
+  arrange(to: Arranging): void
   duplicate(): void
   take(): void
   /** Changes the one thing that is picked. */
   change(thing: Thing): void
+  /** The same by one of its handles, dragged by points. */
+  reshape(handle: Handle, dx: number, dy: number): void
 }
 
 /** Picking up one's own ink and things on a page. Another page, another tool, or nothing to write on, lets go. */
@@ -100,6 +111,11 @@ export function usePicking(
       if (bounds && all.length > 0 && staysInReach(bounds, by))
         store.act(page, { act: 'move', items: all, by })
     }
+    const change = (changed: Thing) => {
+      const thing = fitThing(changed, measure)
+      const was = items.find(({ id }) => id === thing.id) as Thing | undefined
+      if (was) store.act(page, { act: 'change', item: thing.id, set: { thing }, was: { thing: was } })
+    }
     return {
       items,
       bounds,
@@ -139,6 +155,17 @@ export function usePicking(
           was: coloured.map((item) => colourOf(item)!),
         })
       },
+      arrange(to) {
+        const boxes = items.map((item) => ({ id: item.id, ...boxOfBounds(boundsOfItem(item)) }))
+        const places = new Map(to(boxes).map((box) => [box.id, box]))
+        store.together(() => {
+          for (const { id, x, y } of boxes) {
+            const { x: toX, y: toY } = places.get(id)!
+            if (toX !== x || toY !== y)
+              store.act(page, { act: 'move', items: [id], by: shift(toX - x, toY - y) })
+          }
+        })
+      },
       duplicate() {
         if (items.length === 0) return
         const made = items.map((item) => copyOf(item, ASIDE, ASIDE))
@@ -149,10 +176,10 @@ export function usePicking(
         store.take(page, all)
         letGo()
       },
-      change(changed) {
-        const thing = fitThing(changed, measure)
-        const was = items.find(({ id }) => id === thing.id) as Thing | undefined
-        if (was) store.act(page, { act: 'change', item: thing.id, set: { thing }, was: { thing: was } })
+      change,
+      reshape(handle, dx, dy) {
+        const [only] = items
+        if (items.length === 1 && only && isThing(only)) change(resizeItem(only, handle, dx, dy))
       },
     } satisfies Picking
   }, [store, page, items, own, ids, bounds, set, inHand, setTool])
@@ -172,5 +199,3 @@ function staysInReach(bounds: Bounds, by: Similarity): boolean {
 export function copyOf(item: Item, dx: number, dy: number): Item {
   return { ...moved(item, shift(dx, dy)), id: crypto.randomUUID() }
 }
-
-export const middleOf = ({ x0, y0, x1, y1 }: Bounds): Point => ({ x: (x0 + x1) / 2, y: (y0 + y1) / 2 })

@@ -73,13 +73,11 @@ export function Worktop(props: WorktopProps) {
                 {work.large && <CloseUpFrame closeUp={closeUp} view={view} />}
                 {picking.bounds && (
                   <PickedBox
-                    items={picking.items}
-                    bounds={picking.bounds}
+                    picking={picking}
+                    lines={work.lines}
                     view={view}
                     photoUrl={photoUrl}
                     onLift={work.setLifted}
-                    onMove={picking.move}
-                    onReshape={picking.change}
                     onTap={work.openPicked}
                   />
                 )}

@@ -1,8 +1,13 @@
 import {
   type CopyWhole,
+  type Item,
+  isThing,
   type Person,
   type Placed,
   type Stroke,
+  seenBox,
+  snapLines,
+  type Thing,
   timesA4,
   type WorksheetPage,
 } from '@hand-back/core'
@@ -91,6 +96,14 @@ export function useWork(place: WorkPlace) {
     [seen.strokes, elsewhere],
   )
 
+  const { placed } = seen
+  /** What things come to lie on: all that is printed, other things, and the lines of the paper. */
+  const lines = useCallback(() => {
+    const picked = new Set<Item>(picking.items)
+    const things = placed.map(({ item }) => item).filter((item) => isThing(item) && !picked.has(item))
+    return snapLines(page, [...page.printed, ...(things as Thing[])].map(seenBox))
+  }, [page, placed, picking.items])
+
   const writes = mine !== undefined
   const goTo = useCallback((id: string | undefined) => id && turnToPage(id), [turnToPage])
   const undo = useCallback(() => writes && goTo(store.undo()), [store, goTo, writes])
@@ -125,6 +138,7 @@ export function useWork(place: WorkPlace) {
     hideKeys: () => setKeysShown(false),
     elsewhere,
     strokes,
+    lines,
     setLifted,
     undo,
     redo,

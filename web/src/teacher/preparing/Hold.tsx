@@ -1,54 +1,31 @@
 import {
   around,
   type Box,
-  fitHeight,
-  type Handle,
-  handlePlace,
+  type Boxed,
+  boundsOfBox,
+  canTurn,
   itemAt,
+  layItem,
   meet,
-  moveItem,
+  type Point,
   type PrintedItem,
   resizeItem,
-  type SnapGuide,
-  type SnapLines,
+  seenBox,
   snapLines,
-  snapMove,
-  snapSides,
   type WorksheetPage,
 } from '@hand-back/core'
-import { type PointerEvent, useRef, useState } from 'react'
+import { type PointerEvent, useCallback, useRef, useState } from 'react'
 import { useStore } from 'zustand'
-import { measure } from '../../page/draw/letters.ts'
-import { toPage, type View } from '../../page/view.ts'
-import { GuideLines, Lifted, PickFrame, QuestionAreas } from './HoldMarks.tsx'
+import { bitmapsFor } from '../../page/draw/bitmaps.ts'
+import { HeldBox } from '../../page/holding/HeldBox.tsx'
+import { type Holdable, placeOf, useHold } from '../../page/holding/useHold.ts'
+import { toScreen, type View } from '../../page/view.ts'
+import { marksOf } from './marksOf.ts'
 import { boxBetween, putDown } from './putDown.ts'
+import { QuestionAreas } from './QuestionAreas.tsx'
 import { pickedOf, type SheetStore } from './sheetStore.ts'
 
-/** What a pointer that is down does. */
-type Doing =
-  | { readonly what: 'move'; readonly items: readonly PrintedItem[]; readonly lines: SnapLines }
-  | {
-      readonly what: 'resize'
-      readonly item: PrintedItem
-      readonly handle: Handle
-      readonly lines: SnapLines
-    }
-  | { readonly what: 'box' }
-  | { readonly what: 'place' }
-
-interface Hold {
-  readonly doing: Doing
-  readonly from: { readonly x: number; readonly y: number }
-  readonly to: { readonly x: number; readonly y: number }
-  /** Snapped. */
-  readonly dx: number
-  readonly dy: number
-  readonly guides: readonly SnapGuide[]
-  readonly moved: boolean
-}
-
-/** How near a line snaps, how far a press may slip, and how near a thin thing is hit, in CSS pixels. */
-const REACH = 6
+/** How far a press may slip, and how near a thin thing is hit, in CSS pixels. */
 const SLIP = 3
 const NEAR = 5
 
@@ -61,69 +38,60 @@ interface HoldProps {
 }
 
 const NONE: ReadonlySet<string> = new Set()
+const BITMAPS = bitmapsFor()
 
 /** What lies over the page in preparation: it picks, moves, resizes and puts down things, by mouse, pen or finger. */
 export function HoldLayer({ store, page, view, onLift }: HoldProps) {
   const preparing = useStore(store.view)
   const { placing } = preparing
   const picked = pickedOf(preparing)
-  const [hold, setHold] = useState<Hold>()
+  const free = picked.filter(({ locked }) => !locked)
+  const held = free.length > 0 ? holdable(store, page, free, onLift) : undefined
+  const hold = useHold(held, view)
+  /** A box that is drawn: around what is to be picked, or where something is put down. */
+  const [drawn, setDrawn] = useState<{ from: Point; to: Point; far: boolean }>()
   const area = useRef<HTMLDivElement>(null)
-  const held = hold ? inHand(hold) : []
 
-  const at = (event: PointerEvent) => {
-    const host = area.current!.parentElement!.getBoundingClientRect()
-    return toPage(view, { x: event.clientX - host.left, y: event.clientY - host.top })
-  }
-  const begin = (event: PointerEvent, doing: Doing) => {
-    event.preventDefault()
-    area.current!.setPointerCapture(event.pointerId)
-    area.current!.focus({ preventScroll: true })
-    const from = at(event)
-    setHold({ doing, from, to: from, dx: 0, dy: 0, guides: [], moved: false })
-  }
-  const others = (ids: ReadonlySet<string>) =>
-    snapLines(
-      page,
-      page.printed.filter(({ id }) => !ids.has(id)),
-    )
-
-  const down = (event: PointerEvent) => {
+  const down = (event: PointerEvent<HTMLElement>) => {
     if (event.button !== 0) return
-    if (placing) return begin(event, { what: 'place' })
-    const item = itemAt(page.printed, at(event), NEAR / view.scale)
+    event.preventDefault()
+    area.current!.focus({ preventScroll: true })
+    const at = placeOf(event, view)
+    const item = placing ? undefined : itemAt(page.printed, at, NEAR / view.scale)
     const adds = event.shiftKey || event.ctrlKey || event.metaKey
-    if (!item) {
-      if (!adds) store.pick([])
-      return begin(event, { what: 'box' })
+    if (item) {
+      pick(item, adds)
+      hold.take(event, { what: 'box' })
+      return
     }
-    let ids = preparing.picked
-    if (adds) ids = new Set(ids.has(item.id) ? [...ids].filter((id) => id !== item.id) : [...ids, item.id])
-    else if (!ids.has(item.id)) ids = new Set([item.id])
-    if (ids !== preparing.picked) store.pick(ids)
-    const items = page.printed.filter(({ id, locked }) => ids.has(id) && !locked)
-    begin(event, { what: 'move', items, lines: others(ids) })
+    if (!placing && !adds) store.pick([])
+    event.currentTarget.setPointerCapture(event.pointerId)
+    setDrawn({ from: at, to: at, far: false })
+  }
+  const pick = ({ id }: PrintedItem, adds: boolean) => {
+    const { picked: before } = preparing
+    if (adds) store.pick(before.has(id) ? [...before].filter((each) => each !== id) : [...before, id])
+    else if (!before.has(id)) store.pick([id])
   }
   const move = (event: PointerEvent) => {
-    if (!hold) return
-    const to = at(event)
-    const far = Math.hypot(to.x - hold.from.x, to.y - hold.from.y) * view.scale > SLIP
-    if (!hold.moved && !far) return
-    if (!hold.moved) onLift(new Set(inHand(hold).map(({ id }) => id)))
-    const reach = event.altKey ? 0 : REACH / view.scale
-    setHold({ ...hold, to, moved: true, ...snapped(hold, to, reach) })
+    if (!drawn) return hold.drag(event)
+    const to = placeOf(event, view)
+    const gone = Math.hypot(to.x - drawn.from.x, to.y - drawn.from.y) * view.scale
+    setDrawn({ ...drawn, to, far: drawn.far || gone > SLIP })
   }
-  const letGo = () => {
-    setHold(undefined)
-    onLift(NONE)
+  const up = (event: PointerEvent) => {
+    if (!drawn) return hold.letGo(event)
+    const { from, to, far } = drawn
+    const box = boxBetween(from, to)
+    if (placing) putDown(store, page, from, far ? to : from)
+    else if (far) store.pick(page.printed.filter((item) => meet(box, seenBox(item))).map(({ id }) => id))
+    setDrawn(undefined)
   }
-  const up = () => {
-    if (!hold) return
-    finish(store, page, hold)
-    letGo()
+  const giveUp = () => {
+    setDrawn(undefined)
+    hold.giveUp()
   }
-
-  const drag = hold?.moved && (hold.doing.what === 'box' || hold.doing.what === 'place')
+  const looks = useLooks(free)
   return (
     <>
       <div
@@ -135,102 +103,78 @@ export function HoldLayer({ store, page, view, onLift }: HoldProps) {
         role="application"
         aria-label="Things on this page. Tab goes through them, arrow keys move what is picked."
         className="pointer-events-auto absolute touch-none outline-none focus-visible:outline-2 focus-visible:outline-verdigris"
-        style={{
-          left: view.x,
-          top: view.y,
-          width: page.width * view.scale,
-          height: page.height * view.scale,
-          cursor: placing ? 'crosshair' : 'default',
-        }}
+        style={{ ...placed(page, { x: 0, y: 0 }, view), cursor: placing ? 'crosshair' : 'default' }}
         onPointerDown={down}
         onPointerMove={move}
         onPointerUp={up}
-        onPointerCancel={letGo}
+        onPointerCancel={giveUp}
         // A second finger took the first along to move the page; after a press that ended it changes nothing.
-        onLostPointerCapture={letGo}
+        onLostPointerCapture={giveUp}
       />
       <QuestionAreas store={store} page={page} view={view} />
-      {hold?.moved && held.length > 0 && (
-        <Lifted items={held} dx={shiftOf(hold).x} dy={shiftOf(hold).y} view={view} />
+      {!hold.lifted && picked.length > (held?.only ? 1 : 0) && <Outlines items={picked} view={view} />}
+      {held && (
+        <HeldBox
+          held={held}
+          hold={hold}
+          view={view}
+          marksOf={looks}
+          bitmaps={BITMAPS}
+          turns={free.every(canTurn)}
+          open
+        />
       )}
-      {!(hold?.moved && hold.doing.what === 'move') &&
-        (hold?.moved ? held : picked).map((item) => (
-          <PickFrame
-            key={item.id}
-            item={item}
-            view={view}
-            handles={picked.length === 1 && !item.locked}
-            onHandle={(event, handle) =>
-              begin(event, { what: 'resize', item, handle, lines: others(new Set([item.id])) })
-            }
-          />
-        ))}
-      {hold && <GuideLines guides={hold.guides} view={view} />}
-      {drag && <DragBox box={boxBetween(hold.from, hold.to)} view={view} />}
+      {drawn?.far && (
+        <div
+          className="pointer-events-none absolute border border-verdigris bg-verdigris/10"
+          style={placed(boxBetween(drawn.from, drawn.to), boxBetween(drawn.from, drawn.to), view)}
+        />
+      )}
     </>
   )
 }
 
-function DragBox({ box, view }: { box: Box; view: View }) {
-  return (
+/** Printed things that are picked and not locked, as they are held. */
+function holdable(
+  store: SheetStore,
+  page: WorksheetPage,
+  items: readonly PrintedItem[],
+  onLift: (ids: ReadonlySet<string>) => void,
+): Holdable {
+  const ids = new Set(items.map(({ id }) => id))
+  return {
+    bounds: boundsOfBox(around(items.map(seenBox))),
+    only: items.length === 1 ? items[0] : undefined,
+    lines: () => snapLines(page, page.printed.filter(({ id }) => !ids.has(id)).map(seenBox)),
+    lift: (lifted) => onLift(lifted ? ids : NONE),
+    move: (by) => store.changeItems(ids, (item) => layItem(item, by)),
+    reshape: (handle, dx, dy) => store.changeItems(ids, (item) => resizeItem(item, handle, dx, dy)),
+  }
+}
+
+/** What is in the hand, as it looks; the same as long as it is the same. */
+function useLooks(free: readonly PrintedItem[]) {
+  const now = useRef(free)
+  now.current = free
+  return useCallback((shaped: Boxed | undefined) => {
+    const items = shaped ? [shaped as PrintedItem] : now.current
+    return { marks: items.flatMap(marksOf), bounds: boundsOfBox(around(items.map(seenBox))) }
+  }, [])
+}
+
+/** Each of several things that are picked, and what is picked and locked. */
+function Outlines({ items, view }: { items: readonly PrintedItem[]; view: View }) {
+  return items.map((item) => (
     <div
-      className="pointer-events-none absolute border border-verdigris bg-verdigris/10"
-      style={{
-        left: view.x + box.x * view.scale,
-        top: view.y + box.y * view.scale,
-        width: box.width * view.scale,
-        height: box.height * view.scale,
-      }}
+      key={item.id}
+      className="pointer-events-none absolute outline-1 outline-offset-1 outline-ink"
+      style={{ ...placed(item, item, view), rotate: `${('turn' in item && item.turn) || 0}deg` }}
     />
-  )
+  ))
 }
 
-/** The things in the hand: those moved as they were, the one resized as it is now. */
-function inHand({ doing, dx, dy }: Hold): readonly PrintedItem[] {
-  if (doing.what === 'move') return doing.items
-  return doing.what === 'resize' ? [fitHeight(resizeItem(doing.item, doing.handle, dx, dy), measure)] : []
-}
-
-function shiftOf(hold: Hold): { x: number; y: number } {
-  return hold.doing.what === 'move' ? { x: hold.dx, y: hold.dy } : { x: 0, y: 0 }
-}
-
-function snapped({ doing, from }: Hold, to: { x: number; y: number }, reach: number) {
-  const dx = to.x - from.x
-  const dy = to.y - from.y
-  const none = { dx, dy, guides: [] }
-  if (doing.what === 'move' && doing.items.length > 0) {
-    const box = around(doing.items)
-    const snap = snapMove({ ...box, x: box.x + dx, y: box.y + dy }, doing.lines, reach)
-    return { dx: dx + snap.dx, dy: dy + snap.dy, guides: snap.guides }
-  }
-  if (doing.what !== 'resize') return none
-  const { handle } = doing
-  const place = handlePlace(doing.item, handle)
-  const ends = handle === 'start' || handle === 'end'
-  const sides = {
-    x: ends || /[ew]/.test(handle) ? place.x + dx : undefined,
-    y: ends || /[ns]/.test(handle) ? place.y + dy : undefined,
-  }
-  const snap = snapSides(sides, doing.lines, reach)
-  return { dx: dx + snap.dx, dy: dy + snap.dy, guides: snap.guides }
-}
-
-function finish(store: SheetStore, page: WorksheetPage, hold: Hold): void {
-  const { doing, from, to, dx, dy, moved } = hold
-  switch (doing.what) {
-    case 'place':
-      putDown(store, page, from, moved ? to : from)
-      return
-    case 'box': {
-      const box = boxBetween(from, to)
-      if (moved) store.pick(page.printed.filter((item) => meet(box, item)).map(({ id }) => id))
-      return
-    }
-    case 'move':
-      if (moved) store.changeItems(new Set(doing.items.map(({ id }) => id)), (item) => moveItem(item, dx, dy))
-      return
-    case 'resize':
-      if (moved) store.changeItems(new Set([doing.item.id]), (item) => resizeItem(item, doing.handle, dx, dy))
-  }
+/** Where a box lies on the screen. */
+function placed({ width, height }: Pick<Box, 'width' | 'height'>, at: Point, view: View) {
+  const { x, y } = toScreen(view, at)
+  return { left: x, top: y, width: width * view.scale, height: height * view.scale }
 }

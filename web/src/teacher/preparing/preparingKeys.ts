@@ -1,19 +1,21 @@
-import { mm, moveItem } from '@hand-back/core'
+import {
+  about,
+  around,
+  type Box,
+  canTurn,
+  layItem,
+  middle,
+  type Similarity,
+  seenBox,
+  shift,
+} from '@hand-back/core'
+import { holdKeys, type InHand } from '../../page/holding/holdKeys.ts'
 import type { KeyGroup } from '../../page/keys/keyActs.ts'
 import type { Surface } from '../../page/Surface.ts'
 import { pressedByKeys } from '../../page/takesKeys.ts'
 import { viewKeys } from '../../page/work/pageKeys.ts'
 import { putCopies } from './clipboard.ts'
 import { pageAt, pickedOf, type SheetStore } from './sheetStore.ts'
-
-/** How far an arrow key moves what is picked, in millimetres: alone, with Shift, with Alt. */
-const STEP = { plain: 1, shift: 5, alt: 0.1 }
-const ARROWS: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-}
 
 /** Everything in preparation by keys: pick, move, take away, undo, zoom, pages. `help` shows these very keys. */
 export function preparingKeys(
@@ -33,16 +35,7 @@ export function preparingKeys(
         },
         { keys: ['Enter'], words: 'say more of it', run: focusFirst },
         { keys: ['a'], control: true, words: 'pick all', run: () => pickAll(store) },
-        {
-          keys: Object.keys(ARROWS),
-          words: 'move it; with Shift, further; with Alt, a little',
-          run: (event) => nudge(event, store),
-        },
-        { keys: ['d'], control: true, words: 'the same again', run: () => again(store) },
-        { keys: ['c'], control: true, words: 'copy' },
-        { keys: ['x'], control: true, words: 'cut' },
-        { keys: ['v'], control: true, words: 'paste words, a picture, or what was copied' },
-        { keys: ['Delete', 'Backspace'], told: 'Delete', words: 'take it away', run: () => store.takeAway() },
+        ...holdKeys(inHand(store)),
         { keys: ['Escape'], words: 'let go', run: () => letGo(store) },
         { keys: ['z'], control: true, words: 'undo', run: () => store.undo() },
         { keys: ['y'], control: true, words: 'redo', run: () => store.redo() },
@@ -53,17 +46,31 @@ export function preparingKeys(
   ]
 }
 
-function nudge(event: KeyboardEvent, store: SheetStore): boolean {
-  const picked = pickedOf(store.view.getState()).filter(({ locked }) => !locked)
-  if (picked.length === 0) return false
-  const [x, y] = ARROWS[event.key]!
-  const step = mm(event.altKey ? STEP.alt : event.shiftKey ? STEP.shift : STEP.plain)
-  store.changeItems(
-    new Set(picked.map(({ id }) => id)),
-    (item) => moveItem(item, x * step, y * step),
-    'nudge',
-  )
-  return true
+/** What keys do to the things that are picked and not locked. */
+function inHand(store: SheetStore): InHand {
+  const free = () => pickedOf(store.view.getState()).filter(({ locked }) => !locked)
+  const lay = (by: (around: Box) => Similarity, key: string) => {
+    const items = free()
+    if (items.length === 0) return
+    const laid = by(around(items.map(seenBox)))
+    store.changeItems(new Set(items.map(({ id }) => id)), (item) => layItem(item, laid), key)
+  }
+  return {
+    any() {
+      const { picked, area } = store.view.getState()
+      return picked.size > 0 || area !== undefined
+    },
+    nudge: (dx, dy) => lay(() => shift(dx, dy), 'nudge'),
+    spin(factor, degrees) {
+      if (degrees === 0 || free().every(canTurn)) lay((box) => about(middle(box), factor, degrees), 'spin')
+    },
+    duplicate() {
+      const preparing = store.view.getState()
+      const picked = pickedOf(preparing)
+      if (picked.length > 0) putCopies(store, picked, preparing.sheet.keys, [{ dx: 14, dy: 14 }])
+    },
+    take: () => store.takeAway(),
+  }
 }
 
 function letGo(store: SheetStore): void {
@@ -73,12 +80,6 @@ function letGo(store: SheetStore): void {
 
 function pickAll(store: SheetStore): void {
   store.pick(pageAt(store.view.getState()).printed.map(({ id }) => id))
-}
-
-function again(store: SheetStore): void {
-  const preparing = store.view.getState()
-  const picked = pickedOf(preparing)
-  if (picked.length > 0) putCopies(store, picked, preparing.sheet.keys, [{ dx: 14, dy: 14 }])
 }
 
 function turn(store: SheetStore, by: number): void {

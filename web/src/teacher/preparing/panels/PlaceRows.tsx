@@ -1,9 +1,9 @@
-import { type PrintedItem, setBox } from '@hand-back/core'
+import { canTurn, type PrintedItem, setBox, type Turned } from '@hand-back/core'
 import { ArrowDownToLine, ArrowUpToLine, Copy, Lock, LockOpen, Trash2 } from 'lucide-react'
 import { Button } from '../../../ui/Button.tsx'
 import { putCopies } from '../clipboard.ts'
 import { usePreparing } from '../context.ts'
-import { PairRow } from './rows.tsx'
+import { NumberRow, PairRow } from './rows.tsx'
 import { SetRow } from './SetRow.tsx'
 
 /** Where things lie and how large they are in millimetres, for whom they are, above or below others, locked or not. */
@@ -53,6 +53,17 @@ export function PlaceRows({ items }: { items: readonly PrintedItem[] }) {
               )
             }
           />
+          {canTurn(one) && (
+            <NumberRow
+              label="Turned, °"
+              value={Math.round(((one as Turned).turn ?? 0) * 100) / 100}
+              least={-360}
+              most={360}
+              onChange={(turn) =>
+                store.changeItems(ids, (item) => ({ ...item, turn }) as PrintedItem, `${one.id} turn`)
+              }
+            />
+          )}
         </>
       )}
       <SetRow

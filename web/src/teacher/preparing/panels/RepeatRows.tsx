@@ -1,4 +1,4 @@
-import { around, gridSteps, mm, type PrintedItem } from '@hand-back/core'
+import { around, gridSteps, mm, type PrintedItem, seenBox } from '@hand-back/core'
 import { useState } from 'react'
 import { Button } from '../../../ui/Button.tsx'
 import { putCopies } from '../clipboard.ts'
@@ -13,7 +13,7 @@ export function RepeatRows({ items }: { items: readonly PrintedItem[] }) {
   const [gapAcross, setGapAcross] = useState(5)
   const [gapDown, setGapDown] = useState(5)
   const repeat = () => {
-    const steps = gridSteps(around(items), across, down, { x: mm(gapAcross), y: mm(gapDown) })
+    const steps = gridSteps(around(items.map(seenBox)), across, down, { x: mm(gapAcross), y: mm(gapDown) })
     const { keys } = store.view.getState().sheet
     const ids = items.map(({ id }) => id)
     putCopies(store, items, keys, steps)

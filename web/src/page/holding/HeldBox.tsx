@@ -1,0 +1,161 @@
+import {
+  after,
+  type Bounds,
+  type Boxed,
+  boxOfBounds,
+  growthOf,
+  type Handle,
+  handlePlace,
+  handlesOf,
+  laid,
+  type Mark,
+  type Point,
+  type Similarity,
+  type Turned,
+  turning,
+} from '@hand-back/core'
+import { RotateCw } from 'lucide-react'
+import { type PointerEvent, useMemo } from 'react'
+import type { Bitmaps } from '../draw/drawMarks.ts'
+import { toScreen, type View } from '../view.ts'
+import { GuideLines } from './GuideLines.tsx'
+import type { Grip } from './grips.ts'
+import { LiftedMarks } from './LiftedMarks.tsx'
+import type { Hold, Holdable } from './useHold.ts'
+
+interface HeldBoxProps {
+  held: Holdable
+  hold: Hold
+  view: View
+  /** What is in the air, as it looks; `shaped`: the one thing in another size. */
+  marksOf: (shaped: Boxed | undefined) => { readonly marks: readonly Mark[]; readonly bounds: Bounds }
+  bitmaps: Bitmaps
+  /** It can be turned. */
+  turns: boolean
+  /** The box itself takes pointers; otherwise what lies under it does, and only its handles are taken. */
+  open?: boolean
+}
+
+/** The box around what is picked: drag it, its handles, what turns it; two fingers do all at once. */
+export function HeldBox({ held, hold, view, marksOf, bitmaps, turns, open = false }: HeldBoxProps) {
+  const { bounds, only } = held
+  const handlers = (grip: Grip) => ({
+    onPointerDown: (event: PointerEvent<HTMLElement>) => hold.take(event, grip),
+    onPointerMove: hold.drag,
+    onPointerUp: hold.letGo,
+    onPointerCancel: hold.giveUp,
+  })
+  const { lifted, shaped } = hold
+  const air = useMemo(() => (lifted ? marksOf(shaped) : undefined), [lifted, shaped, marksOf])
+  const frame: Turned = shaped ?? only ?? boxOfBounds(bounds)
+  const corners = cornersIn(bounds)
+  const top = { x: (bounds.x0 + bounds.x1) / 2, y: bounds.y0 }
+  return (
+    <>
+      {/* A second finger may come down anywhere: what is picked is often smaller than two of them. */}
+      {hold.holding && !open && (
+        <div
+          data-takes="all"
+          className="pointer-events-auto absolute inset-0"
+          {...handlers({ what: 'box' })}
+        />
+      )}
+      {air && <LiftedMarks {...air} by={hold.by} view={view} bitmaps={bitmaps} />}
+      <div
+        data-takes={open ? undefined : 'all'}
+        data-testid="picked"
+        className={`absolute touch-none border-2 border-dashed border-verdigris ${open ? 'pointer-events-none' : 'pointer-events-auto cursor-move'}`}
+        style={frameStyle(frame, hold.by, view)}
+        {...(open ? {} : handlers({ what: 'box' }))}
+      />
+      {!lifted &&
+        (only
+          ? handlesOf(only).map((handle) => (
+              <HandleSign
+                key={handle}
+                at={toScreen(view, handlePlace(only, handle))}
+                cursor={cursorOf(handle)}
+                name={handle}
+                {...handlers({ what: 'handle', handle })}
+              />
+            ))
+          : corners.map((corner, index) => (
+              <HandleSign
+                key={index}
+                at={toScreen(view, corner)}
+                cursor={index % 2 === 0 ? 'nwse-resize' : 'nesw-resize'}
+                name="corner"
+                {...handlers({ what: 'corner', corner, opposite: corners[(index + 2) % 4]! })}
+              />
+            )))}
+      {!lifted && turns && (
+        <div
+          data-takes="all"
+          data-handle="turn"
+          className="pointer-events-auto absolute grid h-11 w-11 -translate-x-1/2 cursor-grab touch-none place-items-center"
+          style={{ left: toScreen(view, top).x, top: toScreen(view, top).y - 52 }}
+          {...handlers({ what: 'turn' })}
+        >
+          <span className="grid h-7 w-7 place-items-center rounded-full border-2 border-verdigris bg-sheet text-verdigris">
+            <RotateCw size={15} aria-hidden="true" />
+          </span>
+        </div>
+      )}
+      <GuideLines guides={hold.guides} view={view} />
+    </>
+  )
+}
+
+interface HandleSignProps {
+  at: Point
+  cursor: string
+  name: string
+  onPointerDown: (event: PointerEvent<HTMLElement>) => void
+  onPointerMove: (event: PointerEvent) => void
+  onPointerUp: (event: PointerEvent) => void
+  onPointerCancel: () => void
+}
+
+/** Small to the eye, large to a finger; a mouse needs less, and small things have much beside each other. */
+function HandleSign({ at, cursor, name, ...handlers }: HandleSignProps) {
+  const round = name === 'start' || name === 'end' || name.length === 1
+  return (
+    <div
+      data-takes="all"
+      data-handle={name}
+      className="pointer-events-auto absolute grid h-[26px] w-[26px] -translate-x-1/2 -translate-y-1/2 touch-none place-items-center pointer-coarse:h-11 pointer-coarse:w-11"
+      style={{ left: at.x, top: at.y, cursor }}
+      {...handlers}
+    >
+      <span
+        className={`h-3.5 w-3.5 border-2 border-verdigris bg-sheet ${round ? 'rounded-full' : 'rounded-[3px]'}`}
+      />
+    </div>
+  )
+}
+
+const cursorOf = (handle: Handle): string =>
+  handle === 'start' || handle === 'end' ? 'move' : `${handle}-resize`
+
+const cornersIn = ({ x0, y0, x1, y1 }: Bounds): Point[] => [
+  { x: x0, y: y0 },
+  { x: x1, y: y0 },
+  { x: x1, y: y1 },
+  { x: x0, y: y1 },
+]
+
+function frameStyle(frame: Turned, by: Similarity, { scale, x, y }: View) {
+  const lies = after(turning(frame), by)
+  const corner = laid({ x: frame.x, y: frame.y }, lies)
+  const { a, b } = lies
+  return {
+    left: 0,
+    top: 0,
+    width: Math.max(2, frame.width * scale),
+    height: Math.max(2, frame.height * scale),
+    transformOrigin: '0 0',
+    transform: `matrix(${a}, ${b}, ${-b}, ${a}, ${corner.x * scale + x}, ${corner.y * scale + y})`,
+    // The line stays as thin as it is, however much larger things become.
+    borderWidth: Math.min(4, 2 / growthOf(by)),
+  }
+}

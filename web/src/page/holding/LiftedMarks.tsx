@@ -1,0 +1,54 @@
+import { type Bounds, laid, type Mark, type Similarity } from '@hand-back/core'
+import { useEffect, useRef } from 'react'
+import { whenBitmapsArrive } from '../draw/bitmaps.ts'
+import { type Bitmaps, drawMarks } from '../draw/drawMarks.ts'
+import type { View } from '../view.ts'
+
+/** The longest side of the canvas that carries what is in the air, in device pixels. */
+const LONGEST = 4096
+/** Room around it for lines and what peeps out, in points. */
+const ROOM = 12
+
+interface LiftedMarksProps {
+  marks: readonly Mark[]
+  bounds: Bounds
+  by: Similarity
+  view: View
+  bitmaps: Bitmaps
+}
+
+/** What is in the air, drawn once and moved by a transform. */
+export function LiftedMarks({ marks, bounds, by, view, bitmaps }: LiftedMarksProps) {
+  const canvas = useRef<HTMLCanvasElement>(null)
+  const [x0, y0] = [bounds.x0 - ROOM, bounds.y0 - ROOM]
+  const [width, height] = [bounds.x1 + ROOM - x0, bounds.y1 + ROOM - y0]
+  useEffect(() => {
+    const paint = () => {
+      const element = canvas.current
+      if (!element) return
+      const pixels = Math.min(view.scale * devicePixelRatio, LONGEST / Math.max(width, height))
+      element.width = Math.ceil(width * pixels)
+      element.height = Math.ceil(height * pixels)
+      const context = element.getContext('2d')!
+      context.setTransform(pixels, 0, 0, pixels, -x0 * pixels, -y0 * pixels)
+      drawMarks(context, marks, pixels, bitmaps)
+    }
+    paint()
+    return whenBitmapsArrive(paint)
+  }, [marks, view.scale, bitmaps, width, height, x0, y0])
+
+  const corner = laid({ x: x0, y: y0 }, by)
+  const { a, b } = by
+  return (
+    <canvas
+      ref={canvas}
+      className="pointer-events-none absolute top-0 left-0 will-change-transform"
+      style={{
+        width: width * view.scale,
+        height: height * view.scale,
+        transformOrigin: '0 0',
+        transform: `matrix(${a}, ${b}, ${-b}, ${a}, ${corner.x * view.scale + view.x}, ${corner.y * view.scale + view.y})`,
+      }}
+    />
+  )
+}
