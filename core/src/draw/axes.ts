@@ -1,8 +1,8 @@
 import { INK } from '../kinds/lettering.ts'
 import { type Box, mm } from '../worksheet/box.ts'
 import type { Axis } from '../worksheet/ruling.ts'
-import { linePath, type Mark, type Measure, segmentPath } from './mark.ts'
-import { textMarks } from './text.ts'
+import { type Drawn, linePath, type Measure, segmentPath } from './drawn.ts'
+import { drawnText } from './text.ts'
 
 const LETTERS = { face: 'plain', bold: false, colour: INK } as const
 /** The height of figures on an axis in points, smaller on small axes. */
@@ -60,11 +60,11 @@ function letterSizeIn(box: Box): number {
 }
 
 /** Two axes in a box: a grid if wanted, the axes where zero lies (else at the rim), figures and labels. */
-export function axesMarks(
+export function drawnAxes(
   axes: Axes & { readonly grid: boolean; readonly colour: string },
   box: Box,
   measure: Measure,
-): Mark[] {
+): Drawn[] {
   const place = placeAxes(axes, box, measure)
   const { field, x, y } = place
   const size = letterSizeIn(box)
@@ -75,25 +75,25 @@ export function axesMarks(
   const foot = field.y + field.height
   const zeroX = axes.across.from <= 0 && axes.across.to >= 0 ? x(0) : field.x
   const zeroY = axes.up.from <= 0 && axes.up.to >= 0 ? y(0) : foot
-  const marks: Mark[] = []
+  const drawn: Drawn[] = []
   if (axes.grid) {
     const d =
       alongX.map((value) => segmentPath(x(value), field.y, x(value), foot)).join('') +
       alongY.map((value) => segmentPath(field.x, y(value), right, y(value))).join('')
-    marks.push({ kind: 'path', d, stroke: axes.colour, width: 0.6 })
+    drawn.push({ kind: 'path', d, stroke: axes.colour, width: 0.6 })
   }
   const tick = mm(1)
   let d = segmentPath(field.x, zeroY, right, zeroY) + segmentPath(zeroX, foot, zeroX, field.y)
   for (const value of alongX) d += segmentPath(x(value), zeroY - tick, x(value), zeroY + tick)
   for (const value of alongY) d += segmentPath(zeroX - tick, y(value), zeroX + tick, y(value))
-  marks.push({ kind: 'path', d, stroke: INK, width: 1.2 })
+  drawn.push({ kind: 'path', d, stroke: INK, width: 1.2 })
   const tip = size * 0.7
   const head = (at: [number, number], a: [number, number], b: [number, number]) =>
     linePath(
       [at, a, b].map(([px, py]) => ({ x: px, y: py })),
       true,
     )
-  marks.push({
+  drawn.push({
     kind: 'path',
     d:
       head([right + tip, zeroY], [right - 1, zeroY - tip / 2], [right - 1, zeroY + tip / 2]) +
@@ -109,7 +109,7 @@ export function axesMarks(
     Math.ceil((size * 1.2) / (alongY.length > 1 ? y(alongY[0]!) - y(alongY[1]!) : field.height)),
   )
   const put = (text: string, at: Box, align: 'left' | 'centre' | 'right') =>
-    marks.push(...textMarks(text, at, { ...style, align }, measure).marks)
+    drawn.push(...drawnText(text, at, { ...style, align }, measure).drawn)
   const wanted = (value: number, step: number, every: number) => Math.round(value / step) % every === 0
   for (const value of alongX)
     if (wanted(value, axes.across.step, everyX))
@@ -127,5 +127,5 @@ export function axesMarks(
     { x: zeroX + size * 0.7, y: box.y, width: Math.max(size, right - zeroX), height: size },
     'left',
   )
-  return marks
+  return drawn
 }

@@ -2,18 +2,18 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { pathOperators } from '../formats/pdfInk.ts'
 import { choiceRows } from '../kinds/choice.ts'
-import { plotMarks } from '../kinds/plot.ts'
+import { drawnPlot } from '../kinds/plot.ts'
 import type { Printed } from '../kinds/printed.ts'
-import { fitHeight, printedMarks } from '../kinds/printed.ts'
+import { drawnPrinted, fitHeight } from '../kinds/printed.ts'
 import { typedArea } from '../kinds/typed.ts'
 import { measured } from '../test/measured.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
 import type { Ruling } from '../worksheet/ruling.ts'
 import { axisValues, placeAxes } from './axes.ts'
-import type { Mark } from './mark.ts'
-import { pageMarks } from './page.ts'
-import { rulingMarks } from './rulings.ts'
-import { breakLines, textMarks } from './text.ts'
+import type { Drawn } from './drawn.ts'
+import { drawnPage } from './page.ts'
+import { drawnRuling } from './rulings.ts'
+import { breakLines, drawnText } from './text.ts'
 
 const A4 = { width: 595.28, height: 841.89 }
 const AXIS = { from: -5, to: 5, step: 1, label: 'x' }
@@ -36,11 +36,11 @@ const RULINGS: Ruling[] = [
   { form: 'timeline', colour, from: 1900, to: 2000, parts: 10 },
 ]
 
-/** Every place that the paths of marks go through. */
-function placesOf(marks: readonly Mark[]): { x: number; y: number }[] {
-  return marks.flatMap((mark) => {
-    if (mark.kind !== 'path') return mark.kind === 'text' ? [{ x: mark.x, y: mark.y }] : []
-    const numbers = (mark.d.match(/-?[\d.]+/g) ?? []).map(Number)
+/** Every place that the paths go through. */
+function placesOf(drawn: readonly Drawn[]): { x: number; y: number }[] {
+  return drawn.flatMap((one) => {
+    if (one.kind !== 'path') return one.kind === 'text' ? [{ x: one.x, y: one.y }] : []
+    const numbers = (one.d.match(/-?[\d.]+/g) ?? []).map(Number)
     return Array.from({ length: numbers.length / 2 }, (_, index) => ({
       x: numbers[2 * index]!,
       y: numbers[2 * index + 1]!,
@@ -52,17 +52,17 @@ describe('ruled papers', () => {
   test('a page of 200 inches with the finest dots or squares is not more than a tablet can draw', () => {
     const size = { width: 14_400, height: 14_400 }
     for (const form of ['dotted', 'squared'] as const) {
-      const marks = rulingMarks({ form, colour, side: 1 }, size, measured)
-      const letters = marks.reduce((sum, mark) => sum + (mark.kind === 'path' ? mark.d.length : 0), 0)
+      const drawn = drawnRuling({ form, colour, side: 1 }, size, measured)
+      const letters = drawn.reduce((sum, one) => sum + (one.kind === 'path' ? one.d.length : 0), 0)
       expect(letters).toBeGreaterThan(1000)
       expect(letters).toBeLessThan(500_000)
     }
   })
 
   test('dots stand as far apart as the ruling says', () => {
-    const [dots] = rulingMarks({ form: 'dotted', colour, side: 5 }, A4, measured)
+    const [dots] = drawnRuling({ form: 'dotted', colour, side: 5 }, A4, measured)
     expect(dots).toMatchObject({ kind: 'path', stroke: colour })
-    const { dash, width } = dots as Extract<Mark, { kind: 'path' }>
+    const { dash, width } = dots as Extract<Drawn, { kind: 'path' }>
     expect(dash![0]! + dash![1]!).toBeCloseTo((5 * 72) / 25.4, 5)
     expect(dash![0]).toBe(width)
   })
@@ -76,7 +76,7 @@ describe('ruled papers', () => {
         { width: 420, height: 595 },
         { width: 960, height: 540 },
       ]) {
-        for (const { x, y } of placesOf(rulingMarks(ruling, size, measured))) {
+        for (const { x, y } of placesOf(drawnRuling(ruling, size, measured))) {
           expect(x).toBeGreaterThanOrEqual(-1)
           expect(x).toBeLessThanOrEqual(size.width + 1)
           expect(y).toBeGreaterThanOrEqual(-1)
@@ -88,20 +88,20 @@ describe('ruled papers', () => {
   test('5 mm are 5 mm on every page size', () => {
     fc.assert(
       fc.property(fc.integer({ min: 200, max: 2000 }), fc.constantFrom(5, 10), (width, side) => {
-        const [mark] = rulingMarks({ form: 'squared', colour, side }, { width, height: 800 }, measured)
-        const columns = [...new Set(placesOf([mark!]).map(({ x }) => x))].sort((a, b) => a - b)
+        const [one] = drawnRuling({ form: 'squared', colour, side }, { width, height: 800 }, measured)
+        const columns = [...new Set(placesOf([one!]).map(({ x }) => x))].sort((a, b) => a - b)
         const apart = columns.slice(1).map((x, index) => x - columns[index]!)
         for (const gap of apart.slice(1, -1)) expect(gap).toBeCloseTo((side * 72) / 25.4, 1)
       }),
     )
   })
   test('a hundred parts of a number line do not write over each other', () => {
-    const marks = rulingMarks(
+    const drawn = drawnRuling(
       { form: 'number line', colour, from: 0, to: 100, parts: 100, lines: 1 },
       A4,
       measured,
     )
-    const figures = marks.filter((mark) => mark.kind === 'text')
+    const figures = drawn.filter((one) => one.kind === 'text')
     for (const [index, figure] of figures.slice(1).entries()) {
       const before = figures[index]!
       expect(figure.x - before.x).toBeGreaterThan(measured(before.text, before))
@@ -127,8 +127,8 @@ describe('breaking lines', () => {
   })
   test('a list has its signs', () => {
     const style = { ...lettering, colour: '#1e2b3a', list: 'numbers' } as const
-    const { marks } = textMarks('ebb\nflow', { x: 0, y: 0, width: 100, height: 0 }, style, measured)
-    expect(marks.map((mark) => mark.kind === 'text' && mark.text)).toEqual(['1.', 'ebb', '2.', 'flow'])
+    const { drawn } = drawnText('ebb\nflow', { x: 0, y: 0, width: 100, height: 0 }, style, measured)
+    expect(drawn.map((one) => one.kind === 'text' && one.text)).toEqual(['1.', 'ebb', '2.', 'flow'])
   })
 })
 
@@ -147,7 +147,7 @@ const plot = (formula: string, more: Partial<Printed<'plot'>> = {}): Printed<'pl
   ...more,
 })
 const curveOf = (item: Printed<'plot'>, slid = {}) =>
-  plotMarks(item, slid, measured).filter((mark) => mark.kind === 'path' && mark.stroke === '#2457a6')
+  drawnPlot(item, slid, measured).filter((one) => one.kind === 'path' && one.stroke === '#2457a6')
 
 describe('plots', () => {
   test('a curve lies where its axes say, within their field', () => {
@@ -220,15 +220,15 @@ describe('answers on the page', () => {
     const items = [
       { id: crypto.randomUUID(), kind: 'answer', place: typed.id, value: { text: '450' } },
     ] as const
-    const marks = pageMarks(page, items, crypto.randomUUID(), measured)
-    const [mark] = marks.filter((each) => each.kind === 'text' && each.text === '450')
+    const drawn = drawnPage(page, items, crypto.randomUUID(), measured)
+    const [one] = drawn.filter((each) => each.kind === 'text' && each.text === '450')
     const area = typedArea(typed, measured)
-    expect(mark).toMatchObject({ x: area.x, size: 12 })
+    expect(one).toMatchObject({ x: area.x, size: 12 })
     expect(area.x).toBeGreaterThan(typed.x + measured('in cm', { face: 'plain', size: 8, bold: false }))
   })
   test('a chosen option has one sign more', () => {
     const count = (options: string[]) =>
-      pageMarks(
+      drawnPage(
         page,
         [{ id: crypto.randomUUID(), kind: 'answer', place: choice.id, value: { options } }],
         crypto.randomUUID(),
@@ -249,8 +249,8 @@ describe('answers on the page', () => {
   })
   test('every kind draws something, and nothing depends on who looks', () => {
     for (const item of [typed, choice, plot('x')]) {
-      expect(printedMarks(item, measured).length).toBeGreaterThan(0)
-      expect(printedMarks(item, measured)).toEqual(printedMarks(item, measured))
+      expect(drawnPrinted(item, measured).length).toBeGreaterThan(0)
+      expect(drawnPrinted(item, measured)).toEqual(drawnPrinted(item, measured))
     }
   })
 })

@@ -1,21 +1,21 @@
 import { type Stroke, shinesThrough } from '../ink/stroke.ts'
-import { cardMarks } from '../kinds/card.ts'
+import { drawnCard } from '../kinds/card.ts'
 import type { Level } from '../kinds/itemKind.ts'
-import { type Item, itemMarks, kindOfItem } from '../kinds/items.ts'
-import { kindOfPrinted, printedMarks } from '../kinds/printed.ts'
+import { drawnItem, type Item, kindOfItem } from '../kinds/items.ts'
+import { drawnPrinted, kindOfPrinted } from '../kinds/printed.ts'
 import { answersIn, cardsOn, type LyingCard } from '../page/answers.ts'
 import { paperBoxOf, type WorksheetPage } from '../worksheet/page.ts'
 import { seenSize } from '../worksheet/paper.ts'
-import type { Mark, Measure, PieceMark } from './mark.ts'
-import { rulingMarks } from './rulings.ts'
+import type { Drawn, DrawnPiece, Measure } from './drawn.ts'
+import { drawnRuling } from './rulings.ts'
 
 /** What lies below everything: the lines of a ruled paper. PDFs and pictures are drawn by whoever has their files. */
-export function paperMarks(page: WorksheetPage, measure: Measure): Mark[] {
-  return page.paper.kind === 'ruled' ? rulingMarks(page.paper.ruling, page, measure) : []
+export function drawnPaper(page: WorksheetPage, measure: Measure): Drawn[] {
+  return page.paper.kind === 'ruled' ? drawnRuling(page.paper.ruling, page, measure) : []
 }
 
 /** The PDF page or picture that a page is made of, as a piece filling its place; nothing for ruled papers. */
-export function paperPiece(page: WorksheetPage): PieceMark | undefined {
+export function paperPiece(page: WorksheetPage): DrawnPiece | undefined {
   if (page.paper.kind === 'ruled') return undefined
   const box = paperBoxOf(page)
   // A PDF has a size of its own, whatever that at which it lies here; a picture has just its shape.
@@ -24,24 +24,24 @@ export function paperPiece(page: WorksheetPage): PieceMark | undefined {
 }
 
 /** What is printed on a page, without the cards that can be moved; plots as a student slid them. */
-export function stillMarks(page: WorksheetPage, items: Iterable<Item>, measure: Measure): Mark[] {
+export function drawnStill(page: WorksheetPage, items: Iterable<Item>, measure: Measure): Drawn[] {
   const answers = answersIn(items)
   return page.printed.flatMap((item) =>
-    kindOfPrinted(item).isLoose?.(item) ? [] : printedMarks(item, measure, answers.get(item.id)?.value),
+    kindOfPrinted(item).isLoose?.(item) ? [] : drawnPrinted(item, measure, answers.get(item.id)?.value),
   )
 }
 
 /** What was ticked, and the photos. */
-export const givenMarks = (page: WorksheetPage, items: readonly Item[], measure: Measure): Mark[] => [
-  ...answeredMarks(page, items, measure, false),
-  ...marksAt('given', items, measure),
+export const drawnGiven = (page: WorksheetPage, items: readonly Item[], measure: Measure): Drawn[] => [
+  ...drawnAnswers(page, items, measure, false),
+  ...drawnAt('given', items, measure),
 ]
 
 /** What was typed, as letters in their boxes. */
-const typedMarks = (page: WorksheetPage, items: readonly Item[], measure: Measure): Mark[] =>
-  answeredMarks(page, items, measure, true)
+const drawnTyped = (page: WorksheetPage, items: readonly Item[], measure: Measure): Drawn[] =>
+  drawnAnswers(page, items, measure, true)
 
-function answeredMarks(page: WorksheetPage, items: Iterable<Item>, measure: Measure, typed: boolean): Mark[] {
+function drawnAnswers(page: WorksheetPage, items: Iterable<Item>, measure: Measure, typed: boolean): Drawn[] {
   const answers = answersIn(items)
   return page.printed.flatMap((place) => {
     const kind = kindOfPrinted(place)
@@ -51,54 +51,54 @@ function answeredMarks(page: WorksheetPage, items: Iterable<Item>, measure: Meas
 }
 
 /** Everything that was laid on a page freely, from below. */
-export const thingsMarks = (items: readonly Item[], measure: Measure): Mark[] =>
-  marksAt('thing', items, measure)
+export const drawnThings = (items: readonly Item[], measure: Measure): Drawn[] =>
+  drawnAt('thing', items, measure)
 
 /** Ink from below: what shines through lies under all other. */
-export function inkMarks(items: readonly Item[], measure: Measure): Mark[] {
+export function drawnInk(items: readonly Item[], measure: Measure): Drawn[] {
   const ink = items.filter((item): item is Stroke => item.kind === 'stroke')
-  return marksAt(
+  return drawnAt(
     'ink',
     [...ink.filter(shinesThrough), ...ink.filter((each) => !shinesThrough(each))],
     measure,
   )
 }
 
-const marksAt = (level: Level, items: readonly Item[], measure: Measure): Mark[] =>
-  items.filter((item) => kindOfItem(item).level === level).flatMap((item) => itemMarks(item, measure))
+const drawnAt = (level: Level, items: readonly Item[], measure: Measure): Drawn[] =>
+  items.filter((item) => kindOfItem(item).level === level).flatMap((item) => drawnItem(item, measure))
 
 /** The cards where they lie. */
-const lyingMarks = (cards: readonly LyingCard[], measure: Measure): Mark[] =>
-  cards.flatMap(({ card, box }) => cardMarks({ ...card, ...box, stack: false }, measure))
+const drawnCards = (cards: readonly LyingCard[], measure: Measure): Drawn[] =>
+  cards.flatMap(({ card, box }) => drawnCard({ ...card, ...box, stack: false }, measure))
 
 /** A page of a copy as it is to be read, under the ink: printed items with every answer, things and cards. */
-export function pageMarks(
+export function drawnPage(
   page: WorksheetPage,
   items: readonly Item[],
   copy: string,
   measure: Measure,
-): Mark[] {
+): Drawn[] {
   return [
-    ...paperMarks(page, measure),
-    ...stillMarks(page, items, measure),
-    ...givenMarks(page, items, measure),
-    ...typedMarks(page, items, measure),
-    ...thingsMarks(items, measure),
-    ...lyingMarks(cardsOn(page, items, copy), measure),
+    ...drawnPaper(page, measure),
+    ...drawnStill(page, items, measure),
+    ...drawnGiven(page, items, measure),
+    ...drawnTyped(page, items, measure),
+    ...drawnThings(items, measure),
+    ...drawnCards(cardsOn(page, items, copy), measure),
   ]
 }
 
 /**
  * Everything there is to see of a page of a copy over its PDF or picture (`paperPiece`), from below. Whatever
- * shows a page (small pictures, the PDF) draws these marks in their order.
+ * shows a page (small pictures, the PDF) paints these in their order.
  */
 export const scene = (
   page: WorksheetPage,
   items: readonly Item[],
   copy: string,
   measure: Measure,
-): Mark[] => [
-  ...pageMarks(page, items, copy, measure),
-  ...inkMarks(items, measure),
-  ...marksAt('sign', items, measure),
+): Drawn[] => [
+  ...drawnPage(page, items, copy, measure),
+  ...drawnInk(items, measure),
+  ...drawnAt('sign', items, measure),
 ]

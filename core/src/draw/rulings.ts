@@ -1,8 +1,8 @@
 import { type Box, mm } from '../worksheet/box.ts'
 import type { Ruling, RulingForm } from '../worksheet/ruling.ts'
-import { axesMarks, sayNumber } from './axes.ts'
-import { boxPath, circlePath, type Mark, type Measure, segmentPath } from './mark.ts'
-import { textMarks } from './text.ts'
+import { drawnAxes, sayNumber } from './axes.ts'
+import { boxPath, circlePath, type Drawn, type Measure, segmentPath } from './drawn.ts'
+import { drawnText } from './text.ts'
 
 /** The paper left white around what is ruled. */
 const MARGIN = mm(15)
@@ -19,8 +19,8 @@ interface Size {
  * The lines of a ruled paper on a page of a size in points. Lengths are true: 5 mm prints as 5 mm.
  * Law: everything lies on the page.
  */
-export function rulingMarks(ruling: Ruling, size: Size, measure: Measure): Mark[] {
-  const draw = RULINGS[ruling.form] as (of: Ruling, area: Box, measure: Measure) => Mark[]
+export function drawnRuling(ruling: Ruling, size: Size, measure: Measure): Drawn[] {
+  const draw = RULINGS[ruling.form] as (of: Ruling, area: Box, measure: Measure) => Drawn[]
   const margin = Math.min(MARGIN, size.width / 8, size.height / 8)
   return draw(
     ruling,
@@ -33,7 +33,7 @@ type Draw<Form extends RulingForm> = (
   ruling: Extract<Ruling, { form: Form }>,
   area: Box,
   measure: Measure,
-) => Mark[]
+) => Drawn[]
 
 /** A new ruled paper is one line here, one in the schema, and one in the list of papers to choose from. */
 const RULINGS: { [Form in RulingForm]: Draw<Form> } = {
@@ -43,7 +43,7 @@ const RULINGS: { [Form in RulingForm]: Draw<Form> } = {
   squared: ({ colour, side }, area) => [lines(grid(area, mm(side)), colour, THIN)],
   dotted,
   axes: ({ colour, across: x, up }, area, measure) =>
-    axesMarks({ across: x, up, grid: true, colour }, area, measure),
+    drawnAxes({ across: x, up, grid: true, colour }, area, measure),
   staves,
   'number line': numberLines,
   'clock faces': (ruling, area) =>
@@ -61,7 +61,7 @@ const RULINGS: { [Form in RulingForm]: Draw<Form> } = {
     scaleLine({ ...ruling, arrow: true }, area.x, area.x + area.width, area.y + area.height / 2, measure),
 }
 
-function lines(d: string, stroke: string, width: number): Mark {
+function lines(d: string, stroke: string, width: number): Drawn {
   return { kind: 'path', d, stroke, width }
 }
 
@@ -88,7 +88,7 @@ function grid(area: Box, side: number): string {
 }
 
 /** Four lines for each row of writing, as far apart as the small letters are high: full, middle, base, tail. */
-function handwriting({ colour, height }: Extract<Ruling, { form: 'handwriting' }>, area: Box): Mark[] {
+function handwriting({ colour, height }: Extract<Ruling, { form: 'handwriting' }>, area: Box): Drawn[] {
   const step = mm(height)
   let outer = ''
   let base = ''
@@ -108,7 +108,7 @@ function handwriting({ colour, height }: Extract<Ruling, { form: 'handwriting' }
 
 /** Dots are dashes as long as they are wide: one line a row, however large the page. */
 const DOT = 0.6
-function dotted({ colour, side }: Extract<Ruling, { form: 'dotted' }>, area: Box): Mark[] {
+function dotted({ colour, side }: Extract<Ruling, { form: 'dotted' }>, area: Box): Drawn[] {
   const step = mm(side)
   const columns = Math.floor(area.width / step + 0.001)
   let d = ''
@@ -117,7 +117,7 @@ function dotted({ colour, side }: Extract<Ruling, { form: 'dotted' }>, area: Box
   return [{ kind: 'path', d, stroke: colour, width: 2 * DOT, dash: [2 * DOT, step - 2 * DOT] }]
 }
 
-function staves({ colour, gap }: Extract<Ruling, { form: 'staves' }>, area: Box): Mark[] {
+function staves({ colour, gap }: Extract<Ruling, { form: 'staves' }>, area: Box): Drawn[] {
   const step = mm(gap)
   let d = ''
   for (let y = area.y; y + 4 * step <= area.y + area.height + 0.01; y += 10 * step)
@@ -126,7 +126,7 @@ function staves({ colour, gap }: Extract<Ruling, { form: 'staves' }>, area: Box)
   return [lines(d, colour, THIN)]
 }
 
-function numberLines(ruling: Extract<Ruling, { form: 'number line' }>, area: Box, measure: Measure): Mark[] {
+function numberLines(ruling: Extract<Ruling, { form: 'number line' }>, area: Box, measure: Measure): Drawn[] {
   return Array.from({ length: ruling.lines }, (_, index) => {
     const y = area.y + (area.height * (index + 0.5)) / ruling.lines
     return scaleLine({ ...ruling, arrow: false }, area.x + mm(5), area.x + area.width - mm(5), y, measure)
@@ -140,7 +140,7 @@ function scaleLine(
   x1: number,
   y: number,
   measure: Measure,
-): Mark[] {
+): Drawn[] {
   const step = (x1 - x0) / of.parts
   const value = (index: number) => sayNumber(of.from + ((of.to - of.from) * index) / of.parts)
   let d = segmentPath(x0, y, x1 + (of.arrow ? mm(4) : 0), y)
@@ -152,19 +152,19 @@ function scaleLine(
   }
   const widest = Math.max(...[0, of.parts].map((index) => measure(value(index), LABEL))) + mm(2)
   const every = Math.max(1, Math.ceil(widest / step))
-  const marks: Mark[] = [lines(d, of.colour, THICK)]
+  const drawn: Drawn[] = [lines(d, of.colour, THICK)]
   for (let index = 0; index <= of.parts; index += every) {
     const middle = x0 + index * step
-    marks.push(
-      ...textMarks(
+    drawn.push(
+      ...drawnText(
         value(index),
         { x: middle - 40, y: y + mm(3), width: 80, height: 20 },
         { ...LABEL, align: 'centre' },
         measure,
-      ).marks,
+      ).drawn,
     )
   }
-  return marks
+  return drawn
 }
 
 /** Equal cells for `count` things of a shape (width by height), as large as fit, row by row. */
@@ -193,7 +193,7 @@ function circleIn(cell: Box): { x: number; y: number; radius: number } {
 }
 
 /** A clock without hands: twelve long strokes, sixty short ones, the hours in figures. */
-function clockFace(cell: Box, colour: string): Mark[] {
+function clockFace(cell: Box, colour: string): Drawn[] {
   const { x, y, radius } = circleIn(cell)
   const ray = (turn: number, from: number, to: number) => {
     const angle = turn * 2 * Math.PI
@@ -207,7 +207,7 @@ function clockFace(cell: Box, colour: string): Mark[] {
     else short += ray(minute / 60, radius * 0.95, radius)
   }
   const size = radius * 0.16
-  const figures = Array.from({ length: 12 }, (_, index): Mark => {
+  const figures = Array.from({ length: 12 }, (_, index): Drawn => {
     const angle = ((index + 1) / 12) * 2 * Math.PI
     const text = String(index + 1)
     return {
@@ -232,7 +232,7 @@ function clockFace(cell: Box, colour: string): Mark[] {
 function fractions(
   { colour, shape, parts, count }: Extract<Ruling, { form: 'fractions' }>,
   area: Box,
-): Mark[] {
+): Drawn[] {
   return cells(area, count, shape === 'circle' ? 1 : 5).map((cell) => {
     if (shape === 'bar') {
       const height = Math.min(cell.height * 0.7, mm(30))
@@ -260,7 +260,7 @@ function fractions(
 }
 
 /** Two or three circles that share their middle parts. */
-function overlap({ colour, circles }: Extract<Ruling, { form: 'overlap' }>, area: Box): Mark[] {
+function overlap({ colour, circles }: Extract<Ruling, { form: 'overlap' }>, area: Box): Drawn[] {
   const radius = Math.min(area.width / 3.1, area.height / 3.4)
   const middle = { x: area.x + area.width / 2, y: area.y + area.height / 2 }
   const out = radius * 0.58

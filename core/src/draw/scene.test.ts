@@ -1,12 +1,12 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { shinesThrough } from '../ink/stroke.ts'
-import { ITEM_KINDS, type Item, itemMarks, kindOfItem } from '../kinds/items.ts'
+import { drawnItem, ITEM_KINDS, type Item, kindOfItem } from '../kinds/items.ts'
 import { blankItem, PRINTED_KINDS, type PrintedKind } from '../kinds/printed.ts'
 import { fromSchema } from '../test/fromSchema.ts'
 import { measured } from '../test/measured.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
-import type { Mark } from './mark.ts'
+import type { Drawn } from './drawn.ts'
 import { scene } from './page.ts'
 
 const anyItems = fc.array(
@@ -23,22 +23,22 @@ const page: WorksheetPage = {
   ),
 }
 const sceneOf = (items: readonly Item[]) => scene(page, items, crypto.randomUUID(), measured)
-const isInk = (mark: Mark): mark is Extract<Mark, { kind: 'stroke' }> => mark.kind === 'stroke' && !mark.lies
+const isInk = (one: Drawn): one is Extract<Drawn, { kind: 'stroke' }> => one.kind === 'stroke' && !one.lies
 
 test('a page lies from below: what is printed, what was given, things, ink that shines through, other ink, signs', () => {
   fc.assert(
     fc.property(anyItems, (items) => {
-      const marks = sceneOf(items)
-      const ink = marks.filter(isInk)
+      const drawn = sceneOf(items)
+      const ink = drawn.filter(isInk)
       const strokes = items.filter((item) => item.kind === 'stroke')
       expect(new Set(ink.map(({ stroke }) => stroke))).toEqual(new Set(strokes))
       const firstOther = ink.findIndex(({ stroke }) => !shinesThrough(stroke))
       if (firstOther >= 0)
         expect(ink.slice(firstOther).every(({ stroke }) => !shinesThrough(stroke))).toBe(true)
-      const first = marks.findIndex(isInk)
-      const afterInk = first < 0 ? [] : marks.slice(first).filter((mark) => !isInk(mark))
+      const first = drawn.findIndex(isInk)
+      const afterInk = first < 0 ? [] : drawn.slice(first).filter((one) => !isInk(one))
       const signs = items.filter((item) => kindOfItem(item).level === 'sign')
-      expect(afterInk).toEqual(first < 0 ? [] : signs.flatMap((sign) => itemMarks(sign, measured)))
+      expect(afterInk).toEqual(first < 0 ? [] : signs.flatMap((sign) => drawnItem(sign, measured)))
     }),
     { numRuns: 60 },
   )
@@ -47,9 +47,9 @@ test('a page lies from below: what is printed, what was given, things, ink that 
 test('everything that is seen of an item is in the picture of its page', () => {
   fc.assert(
     fc.property(anyItems, (items) => {
-      const marks = JSON.stringify(sceneOf(items))
+      const drawn = JSON.stringify(sceneOf(items))
       for (const item of items)
-        for (const mark of itemMarks(item, measured)) expect(marks).toContain(JSON.stringify(mark))
+        for (const one of drawnItem(item, measured)) expect(drawn).toContain(JSON.stringify(one))
     }),
     { numRuns: 40 },
   )

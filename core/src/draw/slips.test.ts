@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import { measured } from '../test/measured.ts'
-import { SLIP_PAGE, type Slip, slipMarks, squaresPath } from './slips.ts'
+import { drawnSlips, SLIP_PAGE, type Slip, squaresPath } from './slips.ts'
 
 const slip = (name: string, pin: string | null = null): Slip => ({
   name,
@@ -16,24 +16,24 @@ const slip = (name: string, pin: string | null = null): Slip => ({
 })
 
 test('eight on a page, everything within it', () => {
-  const pages = slipMarks(
+  const pages = drawnSlips(
     Array.from({ length: 17 }, (_, index) => slip(`Student ${index}`)),
     measured,
   )
   expect(pages).toHaveLength(3)
   const lines = pages[2]!.filter(({ kind }) => kind === 'path')
   expect(lines).toHaveLength(2)
-  for (const mark of pages.flat()) {
-    if (mark.kind !== 'text') continue
-    expect(mark.x).toBeGreaterThan(0)
-    expect(mark.x + measured(mark.text, mark)).toBeLessThan(SLIP_PAGE.width)
-    expect(mark.y).toBeLessThan(SLIP_PAGE.height)
+  for (const one of pages.flat()) {
+    if (one.kind !== 'text') continue
+    expect(one.x).toBeGreaterThan(0)
+    expect(one.x + measured(one.text, one)).toBeLessThan(SLIP_PAGE.width)
+    expect(one.y).toBeLessThan(SLIP_PAGE.height)
   }
 })
 
 test('a PIN stands there only when it was just made; a long name gets smaller letters', () => {
   const words = (of: Slip) =>
-    slipMarks([of], measured)[0]!.flatMap((mark) => (mark.kind === 'text' ? [mark] : []))
+    drawnSlips([of], measured)[0]!.flatMap((one) => (one.kind === 'text' ? [one] : []))
   expect(words(slip('Noor', '0042')).some(({ text }) => text === 'PIN 0042')).toBe(true)
   expect(words(slip('Noor')).some(({ text }) => /PIN \d/.test(text))).toBe(false)
   const long = words(slip('Maximiliana Konstantinopoulou van der Westerschelde tot Oosterland'))

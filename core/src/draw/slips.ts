@@ -1,7 +1,7 @@
 import { INK } from '../kinds/lettering.ts'
 import { type Box, mm } from '../worksheet/box.ts'
-import { boxPath, type Mark, type Measure } from './mark.ts'
-import { type TextStyle, textMarks } from './text.ts'
+import { boxPath, type Drawn, type Measure } from './drawn.ts'
+import { drawnText, type TextStyle } from './text.ts'
 
 /** What stands on a slip that signs a student in. */
 export interface Slip {
@@ -23,9 +23,9 @@ const MARGIN = mm(10)
 const QR = mm(38)
 const SOFT = '#55606b'
 
-/** The marks of each page of slips, eight on a page, with lines to cut along. */
-export function slipMarks(slips: readonly Slip[], measure: Measure): Mark[][] {
-  const pages: Mark[][] = []
+/** What is drawn on each page of slips, eight on a page, with lines to cut along. */
+export function drawnSlips(slips: readonly Slip[], measure: Measure): Drawn[][] {
+  const pages: Drawn[][] = []
   for (let at = 0; at < slips.length; at += COLUMNS * ROWS) {
     const here = slips.slice(at, at + COLUMNS * ROWS)
     pages.push(here.flatMap((slip, index) => oneSlip(slip, slipBox(index), measure)))
@@ -44,21 +44,25 @@ function slipBox(index: number): Box {
   }
 }
 
-function oneSlip({ name, className, code, pin, address, squares }: Slip, box: Box, measure: Measure): Mark[] {
+function oneSlip(
+  { name, className, code, pin, address, squares }: Slip,
+  box: Box,
+  measure: Measure,
+): Drawn[] {
   const inside = { x: box.x + mm(5), y: box.y + mm(6), width: box.width - QR - mm(13), height: 0 }
   const soft: TextStyle = { face: 'plain', size: 9, bold: false, colour: SOFT }
   const title = fitted(name, inside.width, measure)
-  const words = textMarks(name, inside, title, measure)
+  const words = drawnText(name, inside, title, measure)
   const below = { ...inside, y: inside.y + words.height + mm(1) }
-  const about = textMarks(className, below, { ...soft, size: 11 }, measure)
+  const about = drawnText(className, below, { ...soft, size: 11 }, measure)
   const lines = [`class code ${code}`, pin === null ? 'your PIN as before' : `PIN ${pin}`]
-  const secret = textMarks(
+  const secret = drawnText(
     lines.join('\n'),
     { ...below, y: below.y + about.height + mm(3) },
     { face: 'plain', size: 12, bold: true, colour: INK },
     measure,
   )
-  const foot = textMarks(
+  const foot = drawnText(
     `Point the tablet’s camera at the squares, or go to ${address}`,
     { ...inside, y: box.y + box.height - mm(16) },
     soft,
@@ -67,10 +71,10 @@ function oneSlip({ name, className, code, pin, address, squares }: Slip, box: Bo
   const qr = { x: box.x + box.width - QR - mm(5), y: box.y + mm(7), side: QR }
   return [
     { kind: 'path', d: boxPath(box), stroke: '#d5d0c3', width: 0.6, dash: [3, 3] },
-    ...words.marks,
-    ...about.marks,
-    ...secret.marks,
-    ...foot.marks,
+    ...words.drawn,
+    ...about.drawn,
+    ...secret.drawn,
+    ...foot.drawn,
     { kind: 'path', d: squaresPath(squares, qr), fill: '#000000' },
   ]
 }
@@ -79,7 +83,7 @@ function oneSlip({ name, className, code, pin, address, squares }: Slip, box: Bo
 function fitted(name: string, width: number, measure: Measure): TextStyle {
   const style = (size: number): TextStyle => ({ face: 'book', size, bold: true, colour: INK })
   for (const size of [18, 15, 12]) {
-    const { height } = textMarks(name, { x: 0, y: 0, width, height: 0 }, style(size), measure)
+    const { height } = drawnText(name, { x: 0, y: 0, width, height: 0 }, style(size), measure)
     if (height <= size * 1.4 * 2) return style(size)
   }
   return style(10)

@@ -1,5 +1,5 @@
 import type { Box } from '../worksheet/box.ts'
-import type { Lettering, Mark, Measure } from './mark.ts'
+import type { Drawn, Lettering, Measure } from './drawn.ts'
 
 /** From one baseline to the next, and from the top of a line to its baseline, as multiples of the size. */
 export const LINE_HEIGHT = 1.35
@@ -58,21 +58,21 @@ export interface TextStyle extends Lettering {
 /** How far a list's text stands in, as a multiple of its size. */
 const LIST_INDENT = 1.5
 
-/** The marks of a text in a box from its top, and how high it is in points; it may be higher than the box. */
-export function textMarks(
+/** A text as it is drawn in a box from its top, and how high it is in points; it may be higher than the box. */
+export function drawnText(
   text: string,
   box: Box,
   style: TextStyle,
   measure: Measure,
-): { marks: Mark[]; height: number } {
+): { drawn: Drawn[]; height: number } {
   const { face, size, bold, colour, align = 'left', list = 'none' } = style
-  const marks: Mark[] = []
+  const drawn: Drawn[] = []
   const indent = list === 'none' ? 0 : size * LIST_INDENT
   let y = box.y
   let number = 0
   const put = (line: string, x: number) =>
     line !== '' &&
-    marks.push({ kind: 'text', text: line, x, y: y + size * BASELINE, face, size, bold, colour })
+    drawn.push({ kind: 'text', text: line, x, y: y + size * BASELINE, face, size, bold, colour })
   for (const paragraph of text.split(/\r?\n/)) {
     const sign = list === 'dots' ? '•' : `${++number}.`
     if (list !== 'none' && paragraph.trim() !== '') put(sign, box.x + (list === 'dots' ? size * 0.4 : 0))
@@ -83,17 +83,17 @@ export function textMarks(
       y += size * LINE_HEIGHT
     }
   }
-  return { marks, height: y - box.y }
+  return { drawn, height: y - box.y }
 }
 
 /** A text in the middle of a box, both ways. */
-export function centredText(text: string, box: Box, style: TextStyle, measure: Measure): Mark[] {
+export function centredText(text: string, box: Box, style: TextStyle, measure: Measure): Drawn[] {
   const centred = { ...style, align: 'centre' as const }
-  const { height } = textMarks(text, box, centred, measure)
-  return textMarks(text, { ...box, y: box.y + (box.height - height) / 2 }, centred, measure).marks
+  const { height } = drawnText(text, box, centred, measure)
+  return drawnText(text, { ...box, y: box.y + (box.height - height) / 2 }, centred, measure).drawn
 }
 
 /** The height of a text in points, at a width in points. */
 export function textHeight(text: string, width: number, style: TextStyle, measure: Measure): number {
-  return textMarks(text, { x: 0, y: 0, width, height: 0 }, style, measure).height
+  return drawnText(text, { x: 0, y: 0, width, height: 0 }, style, measure).height
 }

@@ -1,12 +1,12 @@
 import { z } from 'zod'
-import { boxPath, type Mark, type Measure } from '../draw/mark.ts'
+import { boxPath, type Drawn, type Measure } from '../draw/drawn.ts'
 import { centredText } from '../draw/text.ts'
 import { isPlace, laid } from '../ink/similarity.ts'
 import { plainText } from '../words/plainText.ts'
 import { type Box, middle, mm } from '../worksheet/box.ts'
 import { fileId } from '../worksheet/paper.ts'
 import { pictureRecipe, WHOLE } from '../worksheet/recipe.ts'
-import { formulaDrawing, formulaMarks, latex } from './formula.ts'
+import { drawnFormula, formulaDrawing, latex } from './formula.ts'
 import type { ItemKind } from './itemKind.ts'
 import { alt, INK, letterSize } from './lettering.ts'
 import { colour, lying, madeId, place } from './lying.ts'
@@ -41,7 +41,7 @@ export const card: PrintedKind<Card> = {
     tint: '#f7f5ef',
     stack: false,
   }),
-  marks: cardMarks,
+  drawn: drawnCard,
   isLoose: ({ stack }) => !stack,
   grown: ({ face }, letters) => ('size' in face ? { face: { ...face, size: letters(face.size) } } : {}),
   files: ({ face }) => (face.kind === 'picture' ? [face.file] : []),
@@ -71,10 +71,10 @@ export const laidCard: ItemKind<MovedCard> = {
 const PEEP = 2.4
 
 /** A card, or a stack of it, lying at its printed place. */
-export function cardMarks(item: Card, measure: Measure): Mark[] {
+export function drawnCard(item: Card, measure: Measure): Drawn[] {
   const under = item.stack
     ? [2, 1].map(
-        (step): Mark => ({
+        (step): Drawn => ({
           kind: 'path',
           d: boxPath({ ...item, x: item.x + PEEP * step, y: item.y + PEEP * step }, 3),
           fill: item.tint,
@@ -86,11 +86,11 @@ export function cardMarks(item: Card, measure: Measure): Mark[] {
   return [
     ...under,
     { kind: 'path', d: boxPath(item, 3), fill: item.tint, stroke: '#55606b', width: 0.9 },
-    ...faceMarks(item.face, item, measure),
+    ...drawnFace(item.face, item, measure),
   ]
 }
 
-function faceMarks(face: CardFace, box: Box, measure: Measure): Mark[] {
+function drawnFace(face: CardFace, box: Box, measure: Measure): Drawn[] {
   const inset = Math.min(mm(1.2), box.width / 6, box.height / 6)
   const inner = {
     x: box.x + inset,
@@ -114,7 +114,7 @@ function faceMarks(face: CardFace, box: Box, measure: Measure): Mark[] {
       const fit = Math.min(1, inner.width / (drawing.width * size || 1), inner.height / (tall || 1))
       const width = drawing.width * size * fit
       const height = tall * fit
-      return formulaMarks(
+      return drawnFormula(
         drawing,
         { x: middle(inner).x - width / 2, y: middle(inner).y - height / 2, width, height },
         INK,

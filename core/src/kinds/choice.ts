@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { boxPath, circlePath, type Mark, type Measure, segmentPath } from '../draw/mark.ts'
-import { textHeight, textMarks } from '../draw/text.ts'
+import { boxPath, circlePath, type Drawn, type Measure, segmentPath } from '../draw/drawn.ts'
+import { drawnText, textHeight } from '../draw/text.ts'
 import { plainText } from '../words/plainText.ts'
 import { type Box, middle } from '../worksheet/box.ts'
 import { type AnswerValue, optionsOf } from './answerValue.ts'
@@ -36,16 +36,16 @@ export const choice: PrintedKind<Choice> = {
     across: false,
     size: 13,
   }),
-  marks: (item, measure) => {
+  drawn: (item, measure) => {
     const style = { face: 'reading', size: item.size, bold: false, colour: INK } as const
-    const marks: Mark[] = []
-    if (item.label) marks.push(...textMarks(item.label, item, style, measure).marks)
+    const drawn: Drawn[] = []
+    if (item.label) drawn.push(...drawnText(item.label, item, style, measure).drawn)
     for (const { option, box, sign, words } of choiceRows(item, measure)) {
       const d = item.many ? boxPath(sign, 1.5) : circlePath(middle(sign).x, middle(sign).y, sign.width / 2)
-      marks.push({ kind: 'path', d, stroke: PLACE, width: 1.1, fill: '#ffffff' })
-      marks.push(...textMarks(option.text, { ...words, height: box.height }, style, measure).marks)
+      drawn.push({ kind: 'path', d, stroke: PLACE, width: 1.1, fill: '#ffffff' })
+      drawn.push(...drawnText(option.text, { ...words, height: box.height }, style, measure).drawn)
     }
-    return marks
+    return drawn
   },
   takes: (value) => 'options' in value,
   answered: chosenSigns,
@@ -59,7 +59,7 @@ export const choice: PrintedKind<Choice> = {
 }
 
 /** What was chosen, as signs in its circles or boxes. */
-function chosenSigns(item: Choice, value: AnswerValue | undefined, measure: Measure): Mark[] {
+function chosenSigns(item: Choice, value: AnswerValue | undefined, measure: Measure): Drawn[] {
   const chosen = optionsOf(value)
   const rows = choiceRows(item, measure).filter(({ option }) => chosen.includes(option.id))
   return rows.map(({ sign }) => ({ kind: 'path', ...(item.many ? cross(sign) : dot(sign)) }))

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { boxPath } from '../draw/mark.ts'
-import { textHeight, textMarks } from '../draw/text.ts'
+import { boxPath } from '../draw/drawn.ts'
+import { drawnText, textHeight } from '../draw/text.ts'
 import { INK, letterSize, words } from './lettering.ts'
 import { laidBox, laidSize, lyingTurned, notLaid } from './lying.ts'
 import { LEAST, type PrintedKind } from './printedKind.ts'
@@ -34,7 +34,7 @@ export const direction: PrintedKind<Direction> = {
   turns: true,
   reshapes: 'as words',
   blank: (lies) => ({ ...lies, kind: 'direction', text: '', size: 13, tone: 'slate' }),
-  marks: (item, measure) => {
+  drawn: (item, measure) => {
     const [dark, light] = TONES[item.tone]
     const inner = {
       x: item.x + INSET + 3,
@@ -46,7 +46,7 @@ export const direction: PrintedKind<Direction> = {
     return [
       { kind: 'path', d: boxPath(item), fill: light },
       { kind: 'path', d: boxPath({ ...item, width: 3.5 }), fill: dark },
-      ...textMarks(item.text, inner, style, measure).marks,
+      ...drawnText(item.text, inner, style, measure).drawn,
     ]
   },
   fitted: (item, measure) => {

@@ -13,7 +13,7 @@ export const drop: PrintedKind<Drop> = {
   isAnswerPlace: true,
   reshapes: 'freely',
   blank: (lies) => ({ ...lies, kind: 'drop', label: '' }),
-  marks: (item, measure) => [dashedFrame(item), ...placeLabel(item.label, item, measure)],
+  drawn: (item, measure) => [dashedFrame(item), ...placeLabel(item.label, item, measure)],
   words: (item) => item.label && `Drop place: ${item.label}`,
   readAloud: (item) => [item.label && `Drop place: ${item.label}`],
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Mark } from '../draw/mark.ts'
+import type { Drawn } from '../draw/drawn.ts'
 import { plainText } from '../words/plainText.ts'
 import type { Box } from '../worksheet/box.ts'
 import { INK } from './lettering.ts'
@@ -41,7 +41,7 @@ export const formula: PrintedKind<Formula> = {
     drawing: { path: '', width: 0, ascent: 0, descent: 0 },
     colour: INK,
   }),
-  marks: (item) => formulaMarks(item.drawing, item, item.colour),
+  drawn: (item) => drawnFormula(item.drawing, item, item.colour),
   words: (item) => item.latex,
   isEmpty: (item) => item.latex.trim() === '',
 }
@@ -50,7 +50,7 @@ export const formula: PrintedKind<Formula> = {
 export const laidFormula = thingKind(formula, schema.omit(notLaid).extend(laidBox))
 
 /** A formula as large as its box is high. */
-export function formulaMarks(drawing: FormulaDrawing, box: Box, fill: string): Mark[] {
+export function drawnFormula(drawing: FormulaDrawing, box: Box, fill: string): Drawn[] {
   const tall = drawing.ascent + drawing.descent
   if (tall <= 0 || drawing.width <= 0) return []
   const size = Math.min(box.height / tall, box.width / drawing.width)

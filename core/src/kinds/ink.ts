@@ -21,7 +21,7 @@ export const ink: PrintedKind<Ink> = {
     stroke: { id: newId(), kind: 'stroke', nib: 'pen', colour: INK, width: 2, points: '' },
     inner: box,
   }),
-  marks: ({ stroke, inner, ...box }) => [{ kind: 'stroke', stroke, lies: { inner, box } }],
+  drawn: ({ stroke, inner, ...box }) => [{ kind: 'stroke', stroke, lies: { inner, box } }],
 }
 
 /** A stroke as a thing on the page, where it was drawn. */

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { Mark, Measure } from '../draw/mark.ts'
+import type { Drawn, Measure } from '../draw/drawn.ts'
 import type { Loop } from '../ink/loop.ts'
 import type { Bounds, Point } from '../ink/points.ts'
 import type { Similarity } from '../ink/similarity.ts'
@@ -34,7 +34,7 @@ export interface ItemKind<Item> {
   /** The smallest upright rectangle around it; nothing: it has no place of its own. */
   bounds?(item: Item): Bounds
   /** What it looks like; left out: it is seen by what it changes. */
-  marks?(item: Item, measure: Measure): Mark[]
+  drawn?(item: Item, measure: Measure): Drawn[]
   /** Among which it is drawn, from below: what was given at places, things, ink, and signs over everything. */
   readonly level?: Level
   /** How hands take hold of it; left out: it cannot be picked up. */

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Mark, Measure } from '../draw/mark.ts'
+import type { Drawn, Measure } from '../draw/drawn.ts'
 import { answer } from './answer.ts'
 import { laidCard } from './card.ts'
 import { laidDirection } from './direction.ts'
@@ -85,5 +85,5 @@ export const fitThing = <T extends Thing>(thing: T, measure: Measure): T =>
   fitHeight(thing as unknown as PrintedItem, measure) as unknown as T
 
 /** What an item looks like. */
-export const itemMarks = (item: Item, measure: Measure): Mark[] =>
-  kindOfItem(item).marks?.(item, measure) ?? []
+export const drawnItem = (item: Item, measure: Measure): Drawn[] =>
+  kindOfItem(item).drawn?.(item, measure) ?? []

@@ -11,10 +11,11 @@ import { anyMove, idOf, PAGE } from '../test/arbitrary.ts'
 import { fromSchema } from '../test/fromSchema.ts'
 import { measured } from '../test/measured.ts'
 import { middle } from '../worksheet/box.ts'
-import { ITEM_KINDS, type Item, item, itemMarks, kindOfItem, THING_KINDS } from './items.ts'
+import { drawnItem, ITEM_KINDS, type Item, item, kindOfItem, THING_KINDS } from './items.ts'
 import {
   blankItem,
   canTurn,
+  drawnPrinted,
   filesOf,
   fitHeight,
   layItem,
@@ -22,7 +23,6 @@ import {
   type PrintedItem,
   type PrintedKind,
   printedItem,
-  printedMarks,
   sentItem,
   spokenOf,
   wordsOf,
@@ -66,13 +66,13 @@ describe.each(printedKinds)('printed: %s', (kind) => {
     const blank = blankItem(kind, box, newId)
     expect(printedItem.safeParse(blank).error).toBeUndefined()
     expect(blank).toMatchObject(box)
-    expect(Array.isArray(printedMarks(blank, measured))).toBe(true)
+    expect(Array.isArray(drawnPrinted(blank, measured))).toBe(true)
   })
 
   test('draws the same for the same, whatever it holds, and says only what it holds', () => {
     fc.assert(
       fc.property(anyPrinted(kind), (made) => {
-        expect(printedMarks(made, measured)).toEqual(printedMarks(made, measured))
+        expect(drawnPrinted(made, measured)).toEqual(drawnPrinted(made, measured))
         expect(spokenOf(made, undefined).every((words) => typeof words === 'string')).toBe(true)
         expect(typeof wordsOf(made)).toBe('string')
       }),
@@ -236,7 +236,7 @@ test.each(Object.keys(THING_KINDS) as (keyof typeof THING_KINDS)[])(
   (kind) => {
     const thing = { ...blankItem(kind, box, newId), turn: 0, file: idOf(3) } as unknown as Item
     expect(canBePicked(thing)).toBe(true)
-    expect(itemMarks(thing, measured)).toEqual(printedMarks(thing as unknown as PrintedItem, measured))
-    expect(itemMarks({ ...thing, turn: 30 } as Item, measured)[0]).toMatchObject({ kind: 'laid' })
+    expect(drawnItem(thing, measured)).toEqual(drawnPrinted(thing as unknown as PrintedItem, measured))
+    expect(drawnItem({ ...thing, turn: 30 } as Item, measured)[0]).toMatchObject({ kind: 'laid' })
   },
 )

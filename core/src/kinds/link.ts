@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { boxPath, segmentPath } from '../draw/mark.ts'
-import { centredText, textMarks } from '../draw/text.ts'
+import { boxPath, segmentPath } from '../draw/drawn.ts'
+import { centredText, drawnText } from '../draw/text.ts'
 import { plainText } from '../words/plainText.ts'
 import { letterSize, PLACE } from './lettering.ts'
 import { lying, madeId } from './lying.ts'
@@ -30,21 +30,21 @@ export const link: PrintedKind<Link> = {
   schema,
   reshapes: 'freely',
   blank: (lies) => ({ ...lies, kind: 'link', text: 'Look here', size: 13, to: { kind: 'web', url: '' } }),
-  marks: (item, measure) => {
+  drawn: (item, measure) => {
     const style = { face: 'plain', size: item.size, bold: true, colour: PLACE } as const
     if (item.to.kind === 'page')
       return [
         { kind: 'path', d: boxPath(item, 3), fill: '#e4f0ee', stroke: PLACE, width: 0.8 },
         ...centredText(item.text, item, style, measure),
       ]
-    const { marks } = textMarks(item.text, item, style, measure)
-    const underlines = marks.map((mark) => {
-      if (mark.kind !== 'text') return mark
-      const y = mark.y + item.size * 0.16
-      const d = segmentPath(mark.x, y, mark.x + measure(mark.text, style), y)
+    const { drawn } = drawnText(item.text, item, style, measure)
+    const underlines = drawn.map((one) => {
+      if (one.kind !== 'text') return one
+      const y = one.y + item.size * 0.16
+      const d = segmentPath(one.x, y, one.x + measure(one.text, style), y)
       return { kind: 'path', d, stroke: PLACE, width: item.size * 0.06 } as const
     })
-    return [...marks, ...underlines]
+    return [...drawn, ...underlines]
   },
   grown: ({ size }, letters) => ({ size: letters(size) }),
 }

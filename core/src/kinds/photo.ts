@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Measure } from '../draw/mark.ts'
+import type { Measure } from '../draw/drawn.ts'
 import { type Box, boundsOfBox } from '../worksheet/box.ts'
 import { WHOLE } from '../worksheet/recipe.ts'
 import type { ItemKind } from './itemKind.ts'
@@ -19,7 +19,7 @@ export const photo: PrintedKind<Photo> = {
   isAnswerPlace: true,
   reshapes: 'freely',
   blank: (lies) => ({ ...lies, kind: 'photo', label: '' }),
-  marks: (item, measure) => [placeFrame(item), ...placeLabel(asks(item.label), item, measure)],
+  drawn: (item, measure) => [placeFrame(item), ...placeLabel(asks(item.label), item, measure)],
 }
 
 /** A photo at a photo place, filling `width` by `height` points. `recording` names its bytes. */
@@ -38,7 +38,7 @@ export type PhotoAnswer = z.infer<typeof photoAnswer>
 export const laidPhoto: ItemKind<PhotoAnswer> = {
   schema: photoAnswer,
   bounds: boundsOfBox,
-  marks: ({ recording, x, y, width, height }) => [
+  drawn: ({ recording, x, y, width, height }) => [
     { kind: 'picture', file: recording, crop: WHOLE, box: { x, y, width, height } },
   ],
   changed: (item, { x = item.x, y = item.y }) => ({ ...item, x, y }),

@@ -26,7 +26,7 @@ export const picture: PrintedKind<Picture> = {
   turns: true,
   reshapes: 'in shape',
   blank: (lies) => ({ ...lies, kind: 'picture', file: '0'.repeat(64), alt: '', crop: WHOLE }),
-  marks: ({ file, crop, ...box }) => [{ kind: 'picture', file, crop, box }],
+  drawn: ({ file, crop, ...box }) => [{ kind: 'picture', file, crop, box }],
   words: (item) => item.alt,
   files: (item) => [item.file],
   sent: (item, nameOf) => ({ ...item, file: nameOf(pictureRecipe(item.file, item.crop)), crop: WHOLE }),

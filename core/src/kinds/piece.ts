@@ -29,7 +29,7 @@ export const piece: PrintedKind<Piece> = {
     part: { x: 0, y: 0, width: lies.width, height: lies.height },
     alt: '',
   }),
-  marks: ({ paper, whole, part, ...box }) => [{ kind: 'piece', paper, whole, part, box }],
+  drawn: ({ paper, whole, part, ...box }) => [{ kind: 'piece', paper, whole, part, box }],
   words: (item) => item.alt,
   files: ({ paper }) => (paper.kind === 'ruled' ? [] : [paper.file]),
   sent: (item, nameOf) => {

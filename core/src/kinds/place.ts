@@ -1,5 +1,5 @@
-import { boxPath, type Lettering, type Mark, type Measure } from '../draw/mark.ts'
-import { textHeight, textMarks } from '../draw/text.ts'
+import { boxPath, type Drawn, type Lettering, type Measure } from '../draw/drawn.ts'
+import { drawnText, textHeight } from '../draw/text.ts'
 import type { Box } from '../worksheet/box.ts'
 import { PLACE } from './lettering.ts'
 
@@ -10,7 +10,7 @@ export const PLACE_LABEL: Lettering = { face: 'plain', size: 8, bold: false }
 
 const GROUND = '#f5f9f8'
 
-export const placeFrame = (box: Box): Mark => ({
+export const placeFrame = (box: Box): Drawn => ({
   kind: 'path',
   d: boxPath(box, 3),
   stroke: PLACE,
@@ -19,7 +19,7 @@ export const placeFrame = (box: Box): Mark => ({
 })
 
 /** The rim of a place that things are dropped into. */
-export const dashedFrame = (box: Box): Mark => ({
+export const dashedFrame = (box: Box): Drawn => ({
   kind: 'path',
   d: boxPath(box, 4),
   stroke: PLACE,
@@ -28,10 +28,10 @@ export const dashedFrame = (box: Box): Mark => ({
   fill: GROUND,
 })
 
-export function placeLabel(text: string, box: Box, measure: Measure): Mark[] {
+export function placeLabel(text: string, box: Box, measure: Measure): Drawn[] {
   if (text === '') return []
   const inner = { x: box.x + 5, y: box.y + 2.5, width: box.width - 10, height: PLACE_LABEL.size }
-  return textMarks(text, inner, { ...PLACE_LABEL, colour: PLACE }, measure).marks
+  return drawnText(text, inner, { ...PLACE_LABEL, colour: PLACE }, measure).drawn
 }
 
 /** How high the label over an answer is, in points; none without a label. */

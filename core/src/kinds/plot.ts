@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { axesMarks, placeAxes } from '../draw/axes.ts'
-import { linePath, type Mark, type Measure } from '../draw/mark.ts'
+import { drawnAxes, placeAxes } from '../draw/axes.ts'
+import { type Drawn, linePath, type Measure } from '../draw/drawn.ts'
 import { plainText } from '../words/plainText.ts'
 import { clipLine } from '../worksheet/clip.ts'
 import { NotAFormula, readFormula } from '../worksheet/expression.ts'
@@ -45,7 +45,7 @@ export const plot: PrintedKind<Plot> = {
     curves: [{ formula: 'x + 1', colour: '#2457a6' }],
     parameters: [],
   }),
-  marks: (item, measure, value) => plotMarks(item, slidOf(value), measure),
+  drawn: (item, measure, value) => drawnPlot(item, slidOf(value), measure),
   takes: (value) => 'slid' in value,
   words: (item) => item.curves.map(({ formula }) => `Curve: ${formula}`).join('. '),
 }
@@ -56,12 +56,12 @@ const SAMPLES_A_POINT = 2
 const GAP = 2
 
 /** A plot with the values that a student slid; a formula that cannot be read draws no curve. */
-export function plotMarks(item: Plot, slid: Readonly<Record<string, number>>, measure: Measure): Mark[] {
+export function drawnPlot(item: Plot, slid: Readonly<Record<string, number>>, measure: Measure): Drawn[] {
   const place = placeAxes(item, item, measure)
   const { field } = place
   const letters = Object.fromEntries(item.parameters.map(({ name, value }) => [name, slid[name] ?? value]))
   const count = Math.min(2000, Math.ceil(field.width * SAMPLES_A_POINT))
-  const marks = axesMarks({ ...item, colour: '#b9c9d6' }, item, measure)
+  const drawn = drawnAxes({ ...item, colour: '#b9c9d6' }, item, measure)
   for (const { formula, colour } of item.curves) {
     const value = curveOf(formula, Object.keys(letters))
     if (!value) continue
@@ -73,9 +73,9 @@ export function plotMarks(item: Plot, slid: Readonly<Record<string, number>>, me
       .flatMap((run) => clipLine(run, field))
       .map((piece) => linePath(piece))
       .join('')
-    if (d !== '') marks.push({ kind: 'path', d, stroke: colour, width: 1.6 })
+    if (d !== '') drawn.push({ kind: 'path', d, stroke: colour, width: 1.6 })
   }
-  return marks
+  return drawn
 }
 
 function curveOf(formula: string, letters: string[]) {

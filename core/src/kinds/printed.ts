@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Mark, Measure } from '../draw/mark.ts'
+import type { Drawn, Measure } from '../draw/drawn.ts'
 import { about, growthOf, type Similarity } from '../ink/similarity.ts'
 import type { Box } from '../worksheet/box.ts'
 import type { NameOf } from '../worksheet/recipe.ts'
@@ -61,9 +61,9 @@ export const kindOfPrinted = (item: PrintedItem): KindOf<PrintedItem> =>
 export const MOST_PRINTED = 2000
 
 /** What a printed item looks like. Law: it depends on nothing but the item, what was answered there, and the fonts. */
-export function printedMarks(item: PrintedItem, measure: Measure, value?: AnswerValue): Mark[] {
-  const marks = kindOfPrinted(item).marks(item, measure, value)
-  return (item as Turned).turn ? [{ kind: 'laid', by: turning(item), marks }] : marks
+export function drawnPrinted(item: PrintedItem, measure: Measure, value?: AnswerValue): Drawn[] {
+  const drawn = kindOfPrinted(item).drawn(item, measure, value)
+  return (item as Turned).turn ? [{ kind: 'laid', by: turning(item), drawn }] : drawn
 }
 
 /** A new thing of a kind in a box, as it begins. */

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { Mark, Measure } from '../draw/mark.ts'
+import type { Drawn, Measure } from '../draw/drawn.ts'
 import type { NameOf } from '../worksheet/recipe.ts'
 import type { AnswerValue } from './answerValue.ts'
 import type { Lying } from './lying.ts'
@@ -24,11 +24,11 @@ export interface PrintedKind<Item> {
   /** A new one in a box; `newId` makes ids for its parts. */
   blank(lying: Lying, newId: () => string): Item
   /** What it looks like, from below; `value`: what was answered there, where that changes how it is drawn. */
-  marks(item: Item, measure: Measure, value?: AnswerValue): Mark[]
+  drawn(item: Item, measure: Measure, value?: AnswerValue): Drawn[]
   /** Whether such a value can be an answer to it; left out: none is. */
   takes?(value: AnswerValue): boolean
   /** What an answer adds to it. */
-  answered?(item: Item, value: AnswerValue | undefined, measure: Measure): Mark[]
+  answered?(item: Item, value: AnswerValue | undefined, measure: Measure): Drawn[]
   /** On the screen a control of its own shows the answer. */
   readonly isTypedInto?: boolean
   /** People move it: it is drawn where it lies, not where it was printed. */

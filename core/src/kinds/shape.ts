@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { boxPath, ellipsePath, linePath, type Mark, segmentPath } from '../draw/mark.ts'
+import { boxPath, type Drawn, ellipsePath, linePath, segmentPath } from '../draw/drawn.ts'
 import { segmentsDistance2 } from '../ink/hitTest.ts'
 import type { Point } from '../ink/points.ts'
 import type { Box } from '../worksheet/box.ts'
@@ -40,7 +40,7 @@ export const shape: PrintedKind<Shape> = {
     rising: false,
     heads: 'none',
   }),
-  marks: shapeMarks,
+  drawn: drawnShape,
   grown: ({ line }, _letters, factor) => ({ line: line * factor }),
 }
 
@@ -82,7 +82,7 @@ export function lineBetween(line: Shape, { start, end }: ReturnType<typeof lineE
   }
 }
 
-function shapeMarks(item: Shape): Mark[] {
+function drawnShape(item: Shape): Drawn[] {
   const style = {
     kind: 'path',
     ...(item.line > 0 ? { stroke: item.colour, width: item.line } : {}),
@@ -114,7 +114,7 @@ function shapeMarks(item: Shape): Mark[] {
   }
 }
 
-function arrowhead(from: Point, to: Point, { colour, line }: Shape): Mark {
+function arrowhead(from: Point, to: Point, { colour, line }: Shape): Drawn {
   const angle = Math.atan2(to.y - from.y, to.x - from.x)
   const long = 5 + line * 3
   const side = (turn: number) => ({

@@ -13,5 +13,5 @@ export const speak: PrintedKind<Speak> = {
   isAnswerPlace: true,
   reshapes: 'freely',
   blank: (lies) => ({ ...lies, kind: 'speak', label: '' }),
-  marks: (item, measure) => [placeFrame(item), ...placeLabel(item.label || 'Speak here', item, measure)],
+  drawn: (item, measure) => [placeFrame(item), ...placeLabel(item.label || 'Speak here', item, measure)],
 }

@@ -13,7 +13,7 @@ export const strokeKind: ItemKind<Stroke> = {
   schema: stroke,
   bounds,
   level: 'ink',
-  marks: (stroke) => [{ kind: 'stroke', stroke }],
+  drawn: (stroke) => [{ kind: 'stroke', stroke }],
   held: {
     inLoop: (item, loop) => loopTakes(loop, strokePoints(item)),
     isAt: (item, at, reach) => touches(strokePoints(item), strokeWidth(item), at, at, reach),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { textHeight, textMarks } from '../draw/text.ts'
+import { drawnText, textHeight } from '../draw/text.ts'
 import { face, INK, letterSize, words } from './lettering.ts'
 import { colour, laidBox, laidSize, lyingTurned, notLaid } from './lying.ts'
 import { LEAST, type PrintedKind } from './printedKind.ts'
@@ -34,7 +34,7 @@ export const text: PrintedKind<Text> = {
     align: 'left',
     list: 'none',
   }),
-  marks: (item, measure) => textMarks(item.text, item, item, measure).marks,
+  drawn: (item, measure) => drawnText(item.text, item, item, measure).drawn,
   fitted: (item, measure) => {
     const width = Math.max(item.width, LEAST)
     const indent = item.list === 'none' ? 0 : item.size * 1.5

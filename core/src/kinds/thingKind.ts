@@ -44,9 +44,9 @@ export function thingKind<Printed, Item extends AnyThing>(
     schema,
     level: 'thing',
     bounds,
-    marks: (item, measure) => {
-      const marks = printed.marks(asPrinted(item), measure)
-      return item.turn === 0 ? marks : [{ kind: 'laid', by: turning(item), marks }]
+    drawn: (item, measure) => {
+      const drawn = printed.drawn(asPrinted(item), measure)
+      return item.turn === 0 ? drawn : [{ kind: 'laid', by: turning(item), drawn }]
     },
     held: {
       inLoop: (item, loop) => loopTakes(loop, placesOf(item)),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { Mark, Measure } from '../draw/mark.ts'
-import { LINE_HEIGHT, textMarks } from '../draw/text.ts'
+import type { Drawn, Measure } from '../draw/drawn.ts'
+import { drawnText, LINE_HEIGHT } from '../draw/text.ts'
 import type { Box } from '../worksheet/box.ts'
 import { type AnswerValue, textOf } from './answerValue.ts'
 import { INK, label, letterSize } from './lettering.ts'
@@ -23,7 +23,7 @@ export const typed: PrintedKind<Typed> = {
   isAnswerPlace: true,
   reshapes: 'freely',
   blank: (lies) => ({ ...lies, kind: 'typed', label: '', takes: 'line', size: 14 }),
-  marks: (item, measure) => [placeFrame(item), ...placeLabel(item.label, item, measure)],
+  drawn: (item, measure) => [placeFrame(item), ...placeLabel(item.label, item, measure)],
   takes: (value) => 'text' in value,
   answered: typedLetters,
   isTypedInto: true,
@@ -32,10 +32,10 @@ export const typed: PrintedKind<Typed> = {
 }
 
 /** What was typed, as letters in the box. */
-function typedLetters(item: Typed, value: AnswerValue | undefined, measure: Measure): Mark[] {
+function typedLetters(item: Typed, value: AnswerValue | undefined, measure: Measure): Drawn[] {
   const text = textOf(value)
   const style = { face: 'reading', size: item.size, bold: false, colour: INK } as const
-  return text === '' ? [] : textMarks(text, typedArea(item, measure), style, measure).marks
+  return text === '' ? [] : drawnText(text, typedArea(item, measure), style, measure).drawn
 }
 
 /** The part of a typed box that words go into: beside the label where that leaves one line, else below it. */

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { boxPath, type Mark } from '../draw/mark.ts'
+import { boxPath, type Drawn } from '../draw/drawn.ts'
 import { overlap } from '../ink/points.ts'
 import { isPlace, laid } from '../ink/similarity.ts'
 import { boundsOfBox } from '../worksheet/box.ts'
@@ -27,13 +27,13 @@ export const voice: ItemKind<VoiceNote> = {
   changed: (item, { x = item.x, y = item.y }) => ({ ...item, x, y }),
   asChange: ({ x, y }) => ({ x, y }),
   level: 'sign',
-  marks: voiceSign,
+  drawn: voiceSign,
   sounds: ({ recording }) => [recording],
   touches: ({ x, y }, box) => overlap(boundsOfBox(box), { x0: x, y0: y, x1: x, y1: y }),
 }
 
 /** On paper: three bars in a tag, so that a reader knows there is something to hear. */
-function voiceSign({ x, y }: VoiceNote): Mark[] {
+function voiceSign({ x, y }: VoiceNote): Drawn[] {
   const tag = boxPath({ x, y, width: 29, height: 22 })
   const bars = [6, 14, 9].map((height, index) =>
     boxPath({ x: x + 7 + index * 6, y: y + 11 - height / 2, width: 3, height }),

@@ -5,7 +5,7 @@ import { answerValue } from '../kinds/answerValue.ts'
 import { item, thing } from '../kinds/items.ts'
 import { ruling } from '../worksheet/ruling.ts'
 
-/** Whose marks: `work` the students', `help` the teacher's, seen at once, `feedback` the teacher's, seen when handed back. */
+/** Whose hand: `work` the students', `help` the teacher's, seen at once, `feedback` the teacher's, seen when handed back. */
 export const layer = z.enum(['work', 'help', 'feedback'])
 export type Layer = z.infer<typeof layer>
 export const LAYERS = layer.options

@@ -46,8 +46,8 @@ export function tooMuch({ pages }: Sheet): string | undefined {
 
 /**
  * The sheet without what points to nothing: areas on pages that are gone, keys of places that are gone,
- * marks for sets that are gone. What needs no tidying stays the very same object, so that what changed
- * can be found by identity.
+ * sets that are gone. What needs no tidying stays the very same object, so that what changed can be found
+ * by identity.
  */
 export function tidySheet(of: Sheet): Sheet {
   const pages = new Set(of.pages.map(({ id }) => id))
@@ -72,7 +72,7 @@ export function tidySheet(of: Sheet): Sheet {
   return tidy
 }
 
-/** Takes from a page or an item the marks for sets that are not known. */
+/** Takes sets that are not known from those that a page or an item is for. */
 function known(sets: ReadonlySet<string>) {
   return <T extends { sets?: string[] | undefined }>(each: T): T => {
     if (!each.sets) return each

@@ -1,4 +1,4 @@
-import type { Mark, Stroke, WorksheetPage } from '@hand-back/core'
+import type { Drawn, Stroke, WorksheetPage } from '@hand-back/core'
 import { HIGHLIGHTER_OPACITY } from '@hand-back/core'
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react'
 import { readNote, writeNote } from '../deviceNotes.ts'
@@ -12,7 +12,7 @@ import type { Finger, Writing } from './writing.ts'
 interface PageSurfaceProps {
   page: WorksheetPage
   /** What is printed on the page and answered there. */
-  marks: readonly Mark[]
+  drawn: readonly Drawn[]
   strokes: readonly Stroke[]
   /** Where the photos of a copy are to be had. */
   photoUrl?: (recording: string) => string
@@ -37,7 +37,7 @@ const PEN_SEEN = 'pen seen'
 /** The page one writes on, in React. */
 export function PageSurface({
   page,
-  marks,
+  drawn,
   strokes,
   photoUrl,
   writing,
@@ -83,7 +83,7 @@ export function PageSurface({
 
   useEffect(() => surface.current?.showPage(page), [page])
   const bitmaps = useMemo(() => bitmapsFor(photoUrl), [photoUrl])
-  useEffect(() => surface.current?.showMarks(marks, bitmaps), [marks, bitmaps])
+  useEffect(() => surface.current?.showDrawn(drawn, bitmaps), [drawn, bitmaps])
   useEffect(() => surface.current?.showStrokes(strokes), [strokes])
   useEffect(() => {
     if (surface.current) surface.current.writing = writing

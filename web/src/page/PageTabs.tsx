@@ -5,14 +5,14 @@ export function PageTabs({
   count,
   current,
   onTurn,
-  marked,
+  written,
   noted,
   onAll,
 }: {
   count: number
   current: number
   onTurn: (index: number) => void
-  marked?: ReadonlySet<number>
+  written?: ReadonlySet<number>
   /** A word about a page, by its index. */
   noted?: ReadonlyMap<number, string>
   /** Shows all pages at a glance, and what can be done with them. */
@@ -30,7 +30,7 @@ export function PageTabs({
           <button
             key={index}
             type="button"
-            aria-label={`Page ${index + 1}${marked?.has(index) ? ', written on' : ''}${noted?.has(index) ? `, ${noted.get(index)}` : ''}`}
+            aria-label={`Page ${index + 1}${written?.has(index) ? ', written on' : ''}${noted?.has(index) ? `, ${noted.get(index)}` : ''}`}
             aria-current={here ? 'page' : undefined}
             onClick={() => onTurn(index)}
             className={`relative min-h-[48px] shrink-0 rounded-l-md border border-r-0 border-rule font-serif text-lg font-semibold ${here ? 'w-[54px] self-end bg-sheet max-[560px]:w-[46px] shadow-[0_1px_5px_rgb(30_43_58/0.2)]' : 'w-[44px] self-end bg-card text-ink-soft hover:bg-sheet'}`}
@@ -41,7 +41,7 @@ export function PageTabs({
                 {noted.get(index)}
               </span>
             )}
-            {marked?.has(index) && (
+            {written?.has(index) && (
               <span aria-hidden="true" className="absolute right-3 bottom-2 left-3 h-[2px] bg-slate" />
             )}
           </button>

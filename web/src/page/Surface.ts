@@ -1,15 +1,15 @@
 import {
+  type Drawn,
   type Guide,
-  type Mark,
   type Point,
   Steadier,
   type Stroke,
   shinesThrough,
   type WorksheetPage,
 } from '@hand-back/core'
-import type { Bitmaps } from './draw/drawMarks.ts'
 import { InkCanvas } from './draw/InkCanvas.ts'
 import { PaperCanvas, type Unseen } from './draw/PaperCanvas.ts'
+import type { Bitmaps } from './draw/paint.ts'
 import { WetCanvas } from './draw/WetCanvas.ts'
 import { Pointers } from './pointers.ts'
 import { TOOLS } from './tools/index.ts'
@@ -170,8 +170,8 @@ export class Surface {
   }
 
   /** Shows what is printed on the page and answered there, under the ink. */
-  showMarks(marks: readonly Mark[], bitmaps: Bitmaps): void {
-    this.#paper.showMarks(marks, bitmaps)
+  showDrawn(drawn: readonly Drawn[], bitmaps: Bitmaps): void {
+    this.#paper.showDrawn(drawn, bitmaps)
   }
 
   /** Shows these strokes, in this order. */

@@ -12,7 +12,7 @@ import { useStore } from 'zustand'
 import { AnswerPlaces } from './answers/AnswerPlaces.tsx'
 import { Cards } from './answers/Cards.tsx'
 import { PrintedWords } from './answers/PrintedWords.tsx'
-import { useAnswersOf, useReadMarks, useWorkMarks } from './answers/useMarks.ts'
+import { useAnswersOf, useDrawnToRead, useDrawnToWork } from './answers/useDrawn.ts'
 import type { CopyStore } from './copyStore.ts'
 import { measure } from './draw/letters.ts'
 import type { AnswerActs } from './kinds/pageKind.ts'
@@ -78,8 +78,8 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
     turnToPage,
   })
   const answered = useAnswersOf(seen.items)
-  const working = useWorkMarks(page, answered, work.elsewhere)
-  const reading = useReadMarks(copy, page, answered)
+  const working = useDrawnToWork(page, answered, work.elsewhere)
+  const reading = useDrawnToRead(copy, page, answered)
   const photoUrl = usePhotos(copy.id, bytesOf)
   const onView = useSameLook(place, work.surface, page.id)
   const onRead = useReading(page, seen.items)
@@ -117,7 +117,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
         copy={copy}
         work={work}
         ready={ready}
-        marks={writes ? working : reading}
+        drawn={writes ? working : reading}
         photoUrl={photoUrl}
         onView={onView}
         label={`Page ${index + 1} of ${copy.title}`}

@@ -2,7 +2,7 @@ import type { Door } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { queries } from '../api/queries.ts'
-import { Mark } from '../ui/Mark.tsx'
+import { Emblem } from '../ui/Emblem.tsx'
 import { Answer } from '../ui/Notice.tsx'
 import { DemoPeople } from './DemoPeople.tsx'
 import { StudentSignIn } from './StudentSignIn.tsx'
@@ -14,7 +14,7 @@ export function SignIn() {
   return (
     <main className="mx-auto flex min-h-full w-full max-w-[1000px] flex-col items-center px-5 py-10 max-[560px]:py-6">
       <header className="mb-8 flex items-center gap-3 max-[560px]:mb-5">
-        <Mark size={40} />
+        <Emblem size={40} />
         <h1 className="text-[34px] leading-none">Hand Back</h1>
       </header>
       <Answer of={door}>

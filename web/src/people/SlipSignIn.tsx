@@ -3,7 +3,7 @@ import { type ReactNode, useEffect, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { ask } from '../api/ask.ts'
 import { Button, LinkButton } from '../ui/Button.tsx'
-import { Mark } from '../ui/Mark.tsx'
+import { Emblem } from '../ui/Emblem.tsx'
 import { Loading } from '../ui/Notice.tsx'
 import { useAct } from '../ui/useAct.ts'
 import { signInBy } from './welcome.ts'
@@ -55,7 +55,7 @@ export function SlipSignIn({ here }: { here: Person | null }) {
 function Card({ title, children }: { title: string; children: ReactNode }) {
   return (
     <main className="mx-auto flex max-w-[480px] flex-col gap-5 px-5 py-16">
-      <Mark size={36} />
+      <Emblem size={36} />
       <section className="flex flex-col gap-5 rounded-md border border-rule bg-card p-6">
         <h1 className="text-3xl">{title}</h1>
         {children}

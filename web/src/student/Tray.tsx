@@ -9,7 +9,7 @@ import { PAPER_WORKER } from '../page/paper/papers.ts'
 import { SignOutButton } from '../people/SignOutButton.tsx'
 import { apiUrl } from '../seat.ts'
 import { Corner } from '../ui/Corner.tsx'
-import { Mark } from '../ui/Mark.tsx'
+import { Emblem } from '../ui/Emblem.tsx'
 import { Answer, Empty } from '../ui/Notice.tsx'
 import { sayDue } from '../ui/when.ts'
 import { inTray, isChanged, isToDo } from './trayOrder.ts'
@@ -27,7 +27,7 @@ export function Tray({ person }: { person: Person }) {
   return (
     <div className="flex h-full flex-col">
       <header className="flex items-center gap-3 border-b border-rule bg-card px-6 py-2 max-[560px]:px-4">
-        <Mark />
+        <Emblem />
         <b className="truncate font-serif text-lg">{person.name}</b>
         <span className="flex-1" />
         <SignOutButton large />

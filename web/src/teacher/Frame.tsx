@@ -2,7 +2,7 @@ import type { Person } from '@hand-back/core'
 import { NavLink, Outlet } from 'react-router'
 import { OwnAccount } from '../people/OwnAccount.tsx'
 import { SignOutButton } from '../people/SignOutButton.tsx'
-import { Mark } from '../ui/Mark.tsx'
+import { Emblem } from '../ui/Emblem.tsx'
 import { BringIn } from './shelf/BringIn.tsx'
 
 const PLACES = [
@@ -21,7 +21,7 @@ export function Frame({ person }: { person: Person }) {
           className="mr-4 flex items-center gap-2.5 py-2 text-ink no-underline max-[700px]:mr-1"
           aria-label="Hand Back, to the desk"
         >
-          <Mark />
+          <Emblem />
           <b className="font-serif text-[21px] max-[700px]:hidden">Hand Back</b>
         </NavLink>
         <nav className="flex gap-1" aria-label="Main">

@@ -17,10 +17,10 @@ import {
   freeMark,
   headingsOf,
   isTagged,
-  MarkWriter,
   measure,
   Originals,
   PageCleaner,
+  PdfPainter,
   writeOutline,
 } from '../../pdf/index.ts'
 
@@ -55,16 +55,16 @@ export async function flatten(task: FlattenTask): Promise<Uint8Array> {
   const output = await PDFDocument.create()
   output.setTitle(task.title)
   const originals = new Originals(task.files)
-  const writer = new MarkWriter(output, originals)
+  const writer = new PdfPainter(output, originals)
   const copied = await copyOriginals(output, originals, task)
   for (const { page, items } of task.pages) {
     const original = copied.get(page)
     const target = output.addPage(original?.page ?? [page.width, page.height])
     const map: Affine = original ? seenToPdf(page.paper as PdfPaper) : [1, 0, 0, -1, 0, page.height]
     const paper = original ? undefined : paperPiece(page)
-    const marks = [...(paper ? [paper] : []), ...scene(page, items, task.copy, measure)]
+    const drawn = [...(paper ? [paper] : []), ...scene(page, items, task.copy, measure)]
     const mark = original?.tagged ? freeMark(original) : undefined
-    drawOver(output, target, map, await writer.operators(target, marks), mark)
+    drawOver(output, target, map, await writer.operators(target, drawn), mark)
   }
   carryLayers(output)
   return output.save()

@@ -1,19 +1,19 @@
 import {
   type Box,
-  cardMarks,
   cardsOn,
+  type Drawn,
+  drawnCard,
   dropPlaceUnder,
   type Item,
   type LyingCard,
-  type Mark,
   type Printed,
   settle,
   type WorksheetPage,
 } from '@hand-back/core'
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react'
 import { bitmapsFor, whenBitmapsArrive } from '../draw/bitmaps.ts'
-import { drawMarks } from '../draw/drawMarks.ts'
 import { measure } from '../draw/letters.ts'
+import { paint } from '../draw/paint.ts'
 import type { View } from '../view.ts'
 import { onScreen } from './onScreen.ts'
 
@@ -161,8 +161,8 @@ function Face({ card, scale }: { card: Printed<'card'>; scale: number }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   useEffect(() => {
     const bitmaps = bitmapsFor()
-    const marks: Mark[] = cardMarks({ ...card, x: 0, y: 0, stack: false }, measure)
-    const paint = () => {
+    const drawn: Drawn[] = drawnCard({ ...card, x: 0, y: 0, stack: false }, measure)
+    const repaint = () => {
       const target = canvas.current
       if (!target) return
       const pixels = scale * devicePixelRatio
@@ -170,10 +170,10 @@ function Face({ card, scale }: { card: Printed<'card'>; scale: number }) {
       target.height = Math.ceil((card.height + 2) * pixels)
       const context = target.getContext('2d')!
       context.setTransform(pixels, 0, 0, pixels, pixels, pixels)
-      drawMarks(context, marks, pixels, bitmaps)
+      paint(context, drawn, pixels, bitmaps)
     }
-    paint()
-    return whenBitmapsArrive(paint)
+    repaint()
+    return whenBitmapsArrive(repaint)
   }, [card, scale])
   return (
     <canvas

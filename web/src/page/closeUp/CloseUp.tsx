@@ -1,8 +1,8 @@
 import {
   type Box,
   boundsOf,
+  type Drawn,
   type InkPoint,
-  type Mark,
   type Stroke,
   type WorksheetPage,
 } from '@hand-back/core'
@@ -56,7 +56,7 @@ export function useCloseUp(page: WorksheetPage, begin: () => { x: number; y: num
 
 interface CloseUpProps {
   page: WorksheetPage
-  marks: readonly Mark[]
+  drawn: readonly Drawn[]
   strokes: readonly Stroke[]
   photoUrl: (recording: string) => string
   writing: Writing
@@ -65,7 +65,7 @@ interface CloseUpProps {
 }
 
 /** A strip of the page seen large: what is written large lands small on its line, and the strip moves along. */
-export function CloseUp({ page, marks, strokes, photoUrl, writing, closeUp, onClose }: CloseUpProps) {
+export function CloseUp({ page, drawn, strokes, photoUrl, writing, closeUp, onClose }: CloseUpProps) {
   const panel = useRef<HTMLDivElement>(null)
   const [width, setWidth] = useState(0)
   const { window } = closeUp
@@ -121,7 +121,7 @@ export function CloseUp({ page, marks, strokes, photoUrl, writing, closeUp, onCl
       >
         <PageSurface
           page={page}
-          marks={marks}
+          drawn={drawn}
           strokes={strokes}
           photoUrl={photoUrl}
           writing={keeping}

@@ -1,11 +1,11 @@
-import { type Mark, type PieceMark, paperMarks, paperPiece, type WorksheetPage } from '@hand-back/core'
+import { type Drawn, type DrawnPiece, drawnPaper, paperPiece, type WorksheetPage } from '@hand-back/core'
 import { TooHeavy } from '../paper/paperQueue.ts'
 import { type Drawing, drawPaper, sourceOf, wholePaper } from '../paper/papers.ts'
 import { type Size, shownPart, type View } from '../view.ts'
 import { bitmapsFor, whenBitmapsArrive } from './bitmaps.ts'
-import { type Bitmaps, drawMarks } from './drawMarks.ts'
 import { fitCanvas } from './InkCanvas.ts'
 import { lettersReady, measure } from './letters.ts'
+import { type Bitmaps, paint } from './paint.ts'
 
 /** Why a paper is not to be seen: it is being fetched and drawn, it cannot be fetched now, or it cannot be drawn at all. */
 export type Unseen = 'coming' | 'away' | 'heavy' | undefined
@@ -23,9 +23,9 @@ export class PaperCanvas {
   readonly #onUnseen: (why: Unseen) => void
   readonly #stopBitmaps: () => void
   #page: WorksheetPage | undefined
-  #piece: PieceMark | undefined
-  #ruled: readonly Mark[] = []
-  #marks: readonly Mark[] = []
+  #piece: DrawnPiece | undefined
+  #ruled: readonly Drawn[] = []
+  #drawn: readonly Drawn[] = []
   #bitmaps: Bitmaps = bitmapsFor()
   #whole: ImageBitmap | undefined
   #sharp: { bitmap: ImageBitmap; view: View; x: number; y: number } | undefined
@@ -58,8 +58,8 @@ export class PaperCanvas {
   }
 
   /** What is printed over the paper, under the same view. */
-  showMarks(marks: readonly Mark[], bitmaps: Bitmaps): void {
-    this.#marks = marks
+  showDrawn(drawn: readonly Drawn[], bitmaps: Bitmaps): void {
+    this.#drawn = drawn
     this.#bitmaps = bitmaps
     this.#paint()
   }
@@ -73,14 +73,14 @@ export class PaperCanvas {
 
   #layOutAgain(): void {
     if (!this.#page) return
-    this.#ruled = paperMarks(this.#page, measure)
+    this.#ruled = drawnPaper(this.#page, measure)
     this.#paint()
   }
 
   #turnTo(page: WorksheetPage): void {
     const before = this.#piece
     this.#page = page
-    this.#ruled = paperMarks(page, measure)
+    this.#ruled = drawnPaper(page, measure)
     this.#piece = paperPiece(page)
     const piece = this.#piece
     if (JSON.stringify(piece?.paper) === JSON.stringify(before?.paper)) {
@@ -120,8 +120,8 @@ export class PaperCanvas {
     context.beginPath()
     context.rect(0, 0, page.width, page.height)
     context.clip()
-    drawMarks(context, this.#ruled, scale * ratio, this.#bitmaps)
-    drawMarks(context, this.#marks, scale * ratio, this.#bitmaps)
+    paint(context, this.#ruled, scale * ratio, this.#bitmaps)
+    paint(context, this.#drawn, scale * ratio, this.#bitmaps)
     context.restore()
   }
 

@@ -1,7 +1,7 @@
-import type { PieceMark } from '@hand-back/core'
+import type { DrawnPiece } from '@hand-back/core'
 import { apiUrl } from '../../seat.ts'
 import { drawPaper, sourceOf } from '../paper/papers.ts'
-import type { Bitmaps } from './drawMarks.ts'
+import type { Bitmaps } from './paint.ts'
 
 /** The most bitmaps kept, and the longest side of one in pixels. */
 const MOST_KEPT = 80
@@ -60,8 +60,8 @@ export function bitmapsFor(photoUrl?: (recording: string) => string): Bitmaps {
       const url = isFile(file) ? apiUrl(`/files/${file}`) : photoUrl?.(file)
       return url === undefined ? undefined : bitmapOf(url, () => fetchBitmap(url))
     },
-    piece(mark, scale) {
-      const { part, paper, whole, box } = mark
+    piece(one, scale) {
+      const { part, paper, whole, box } = one
       if (paper.kind === 'ruled') return undefined
       // Drawn in steps of two, so that zooming does not draw at every frame.
       const needed = (scale * box.width) / part.width
@@ -74,6 +74,6 @@ export function bitmapsFor(photoUrl?: (recording: string) => string): Bitmaps {
   }
 }
 
-function boundsOf({ x, y, width, height }: PieceMark['part']) {
+function boundsOf({ x, y, width, height }: DrawnPiece['part']) {
   return { x0: x, y0: y, x1: x + width, y1: y + height }
 }

@@ -3,12 +3,12 @@ import {
   type Bounds,
   type Boxed,
   boxOfBounds,
+  type Drawn,
   growthOf,
   type Handle,
   handlePlace,
   handlesOf,
   laid,
-  type Mark,
   type Point,
   type Similarity,
   type Turned,
@@ -16,11 +16,11 @@ import {
 } from '@hand-back/core'
 import { RotateCw } from 'lucide-react'
 import { type PointerEvent, useMemo } from 'react'
-import type { Bitmaps } from '../draw/drawMarks.ts'
+import type { Bitmaps } from '../draw/paint.ts'
 import { toScreen, type View } from '../view.ts'
 import { GuideLines } from './GuideLines.tsx'
 import type { Grip } from './grips.ts'
-import { LiftedMarks } from './LiftedMarks.tsx'
+import { Lifted } from './Lifted.tsx'
 import type { Hold, Holdable } from './useHold.ts'
 
 interface HeldBoxProps {
@@ -28,7 +28,7 @@ interface HeldBoxProps {
   hold: Hold
   view: View
   /** What is in the air, as it looks; `shaped`: the one thing in another size. */
-  marksOf: (shaped: Boxed | undefined) => { readonly marks: readonly Mark[]; readonly bounds: Bounds }
+  drawnOf: (shaped: Boxed | undefined) => { readonly drawn: readonly Drawn[]; readonly bounds: Bounds }
   bitmaps: Bitmaps
   /** It can be turned. */
   turns: boolean
@@ -37,7 +37,7 @@ interface HeldBoxProps {
 }
 
 /** The box around what is picked: drag it, its handles, what turns it; two fingers do all at once. */
-export function HeldBox({ held, hold, view, marksOf, bitmaps, turns, open = false }: HeldBoxProps) {
+export function HeldBox({ held, hold, view, drawnOf, bitmaps, turns, open = false }: HeldBoxProps) {
   const { bounds, only } = held
   const handlers = (grip: Grip) => ({
     onPointerDown: (event: PointerEvent<HTMLElement>) => hold.take(event, grip),
@@ -46,7 +46,7 @@ export function HeldBox({ held, hold, view, marksOf, bitmaps, turns, open = fals
     onPointerCancel: hold.giveUp,
   })
   const { lifted, shaped } = hold
-  const air = useMemo(() => (lifted ? marksOf(shaped) : undefined), [lifted, shaped, marksOf])
+  const air = useMemo(() => (lifted ? drawnOf(shaped) : undefined), [lifted, shaped, drawnOf])
   const frame: Turned = shaped ?? only ?? boxOfBounds(bounds)
   const corners = cornersIn(bounds)
   const top = { x: (bounds.x0 + bounds.x1) / 2, y: bounds.y0 }
@@ -60,7 +60,7 @@ export function HeldBox({ held, hold, view, marksOf, bitmaps, turns, open = fals
           {...handlers({ what: 'box' })}
         />
       )}
-      {air && <LiftedMarks {...air} by={hold.by} view={view} bitmaps={bitmaps} />}
+      {air && <Lifted {...air} by={hold.by} view={view} bitmaps={bitmaps} />}
       <div
         data-takes={open ? undefined : 'all'}
         data-testid="picked"

@@ -1,8 +1,8 @@
 import { type Item, paperPiece, scene, type WorksheetPage } from '@hand-back/core'
 import { useEffect, useRef, useState } from 'react'
 import { bitmapsFor, whenBitmapsArrive } from '../draw/bitmaps.ts'
-import { drawMarks } from '../draw/drawMarks.ts'
 import { lettersReady, measure } from '../draw/letters.ts'
+import { paint } from '../draw/paint.ts'
 import { wholePaper } from './papers.ts'
 
 /** What lies on a page of a copy. */
@@ -103,8 +103,8 @@ function paintPage(
   context.imageSmoothingQuality = 'high'
   const box = paperPiece(page)?.box
   if (paper && box) context.drawImage(paper, box.x, box.y, box.width, box.height)
-  const marks = scene(page, work?.items ?? [], work?.copy ?? NO_COPY, measure)
-  drawMarks(context, marks, scale, bitmapsFor(work?.photoUrl))
+  const drawn = scene(page, work?.items ?? [], work?.copy ?? NO_COPY, measure)
+  paint(context, drawn, scale, bitmapsFor(work?.photoUrl))
 }
 
 const NO_COPY = '00000000-0000-4000-8000-000000000000'

@@ -2,12 +2,12 @@ import {
   bringBackTo,
   CALLS,
   type CopyWhole,
+  drawnPage,
   emptyPage,
   inOrder,
   inSight,
   type KeptEvent,
   type Person,
-  pageMarks,
   pagesAt,
   pagesNow,
   type Stroke,
@@ -81,8 +81,8 @@ function Past({
   const sheet = pages.find(({ id }) => id === page)
   const items = useMemo(() => inSight(then.get(page) ?? emptyPage).map(({ item }) => item), [then, page])
   const strokes = useMemo(() => items.filter((item): item is Stroke => item.kind === 'stroke'), [items])
-  const marks = useMemo(
-    () => (sheet ? pageMarks({ ...sheet, paper: BARE }, items, copy.id, measure) : []),
+  const drawn = useMemo(
+    () => (sheet ? drawnPage({ ...sheet, paper: BARE }, items, copy.id, measure) : []),
     [sheet, items, copy.id],
   )
   const moment = ordered[count - 1]?.keptAt
@@ -103,7 +103,7 @@ function Past({
         {sheet ? (
           <PageSurface
             page={sheet}
-            marks={marks}
+            drawn={drawn}
             strokes={strokes}
             photoUrl={photoUrl}
             writing={undefined}

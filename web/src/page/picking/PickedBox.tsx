@@ -1,12 +1,12 @@
 import {
   type Boxed,
   boundsAround,
+  drawnInk,
+  drawnThings,
   type Item,
-  inkMarks,
   isThing,
   type SnapLines,
   type Thing,
-  thingsMarks,
 } from '@hand-back/core'
 import { useCallback, useMemo } from 'react'
 import { bitmapsFor } from '../draw/bitmaps.ts'
@@ -43,19 +43,19 @@ export function PickedBox({ picking, lines, view, photoUrl, onLift, onTap }: Pic
     tap: onTap,
   }
   const hold = useHold(held, view)
-  const marksOf = useCallback(
+  const drawnOf = useCallback(
     (shaped: Boxed | undefined) => looksOf(shaped ? [shaped as Thing] : items),
     [items],
   )
   const bitmaps = useMemo(() => bitmapsFor(photoUrl), [photoUrl])
-  return <HeldBox held={held} hold={hold} view={view} marksOf={marksOf} bitmaps={bitmaps} turns />
+  return <HeldBox held={held} hold={hold} view={view} drawnOf={drawnOf} bitmaps={bitmaps} turns />
 }
 
 const NO_LINES: SnapLines = { down: [], across: [] }
 
 function looksOf(items: readonly Item[]) {
   return {
-    marks: [...thingsMarks(items, measure), ...inkMarks(items, measure)],
+    drawn: [...drawnThings(items, measure), ...drawnInk(items, measure)],
     bounds: boundsAround(items)!,
   }
 }

@@ -1,4 +1,4 @@
-import type { CopyWhole, Mark, Stroke } from '@hand-back/core'
+import type { CopyWhole, Drawn, Stroke } from '@hand-back/core'
 import { type ReactNode, useEffect } from 'react'
 import { CloseUp, CloseUpFrame } from '../closeUp/CloseUp.tsx'
 import { useHabits } from '../habits/useHabits.ts'
@@ -18,7 +18,7 @@ interface WorktopProps {
   work: Work
   /** Everything of the copy has been read. */
   ready: boolean
-  marks: readonly Mark[]
+  drawn: readonly Drawn[]
   /** Drawn in place of the page's own strokes, in other colours. */
   strokes?: readonly Stroke[] | undefined
   photoUrl: (recording: string) => string
@@ -34,7 +34,7 @@ interface WorktopProps {
 
 /** A page with everything that hands need at it: what is picked up or typed, writing large, and the strip of tools. */
 export function Worktop(props: WorktopProps) {
-  const { copy, work, ready, marks, strokes = work.strokes, photoUrl, label, onView, laid } = props
+  const { copy, work, ready, drawn, strokes = work.strokes, photoUrl, label, onView, laid } = props
   const { page, person, writing, picking, things, closeUp, formulas } = work
   const [{ strip = 'bottom', finger = 'until pen', tint }] = useHabits(person.id)
   useEffect(() => {
@@ -57,7 +57,7 @@ export function Worktop(props: WorktopProps) {
         >
           <PageSurface
             page={page}
-            marks={marks}
+            drawn={drawn}
             strokes={strokes}
             photoUrl={photoUrl}
             writing={writing}
@@ -92,7 +92,7 @@ export function Worktop(props: WorktopProps) {
         {work.large && writing && (
           <CloseUp
             page={page}
-            marks={marks}
+            drawn={drawn}
             strokes={strokes}
             photoUrl={photoUrl}
             writing={writing}

@@ -1,13 +1,13 @@
 import type { Way } from '@hand-back/core'
 import type { ReactNode } from 'react'
 
-const Sheet = ({ x, y, mark }: { x: number; y: number; mark: string }) => (
+const Sheet = ({ x, y, colour }: { x: number; y: number; colour: string }) => (
   <g>
     <path d={`M${x} ${y}h11l4 4v15h-15z`} fill="var(--color-sheet)" stroke="var(--color-ink-soft)" />
     <path
       d={`M${x + 3} ${y + 12}q2 -4 4 0t4 0`}
       fill="none"
-      stroke={mark}
+      stroke={colour}
       strokeWidth="1.6"
       strokeLinecap="round"
     />
@@ -24,9 +24,9 @@ const WAYS: readonly { way: Way; title: string; about: string; drawing: ReactNod
     about: 'Nobody sees another’s.',
     drawing: (
       <>
-        <Sheet x={4} y={6} mark={BLUE} />
-        <Sheet x={25} y={6} mark={GREEN} />
-        <Sheet x={46} y={6} mark={PLUM} />
+        <Sheet x={4} y={6} colour={BLUE} />
+        <Sheet x={25} y={6} colour={GREEN} />
+        <Sheet x={46} y={6} colour={PLUM} />
       </>
     ),
   },
@@ -36,8 +36,8 @@ const WAYS: readonly { way: Way; title: string; about: string; drawing: ReactNod
     about: 'A group works on one copy together.',
     drawing: (
       <>
-        <Sheet x={12} y={6} mark={BLUE} />
-        <Sheet x={39} y={6} mark={GREEN} />
+        <Sheet x={12} y={6} colour={BLUE} />
+        <Sheet x={39} y={6} colour={GREEN} />
         <path
           d="M8 31h24M36 31h24"
           stroke="var(--color-ink)"
@@ -54,7 +54,7 @@ const WAYS: readonly { way: Way; title: string; about: string; drawing: ReactNod
     about: 'Everybody writes on the same pages.',
     drawing: (
       <>
-        <Sheet x={25} y={4} mark={BLUE} />
+        <Sheet x={25} y={4} colour={BLUE} />
         <path
           d="M14 31h38"
           stroke="var(--color-ink)"

@@ -13,7 +13,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useStore } from 'zustand'
 import { queries, queryClient } from '../../api/queries.ts'
-import { useReadMarks } from '../../page/answers/useMarks.ts'
+import { useDrawnToRead } from '../../page/answers/useDrawn.ts'
 import type { CopyStore } from '../../page/copyStore.ts'
 import { outboxOf } from '../../page/device/personOutbox.ts'
 import { KeptSign } from '../../page/KeptSign.tsx'
@@ -200,7 +200,7 @@ function MarkedCopy({
     () => seen.items.filter(({ id }) => !work.elsewhere.has(id)),
     [seen.items, work.elsewhere],
   )
-  const marks = useReadMarks(copy, page, laid)
+  const drawn = useDrawnToRead(copy, page, laid)
   const photoUrl = usePhotos(copy.id, bytesOf)
 
   const written = useMemo(
@@ -222,7 +222,7 @@ function MarkedCopy({
         copy={copy}
         work={work}
         ready={settled && ready}
-        marks={marks}
+        drawn={drawn}
         strokes={strokes}
         photoUrl={photoUrl}
         label={`Page ${index + 1} of ${copy.name}’s copy`}
@@ -236,7 +236,7 @@ function MarkedCopy({
         )}
         strip={(upright) => <WorkingStrip work={work} upright={upright} />}
       >
-        <PageTabs count={pages.length} current={index} onTurn={onTurn} marked={written} />
+        <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
         {state === 'waiting' && (
           <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
             {copy.name} has not opened this copy yet.

@@ -20,7 +20,7 @@ import { bitmapsFor } from '../../page/draw/bitmaps.ts'
 import { HeldBox } from '../../page/holding/HeldBox.tsx'
 import { type Holdable, placeOf, useHold } from '../../page/holding/useHold.ts'
 import { toScreen, type View } from '../../page/view.ts'
-import { marksOf } from './marksOf.ts'
+import { drawnOf } from './drawnOf.ts'
 import { boxBetween, putDown } from './putDown.ts'
 import { QuestionAreas } from './QuestionAreas.tsx'
 import { pickedOf, type SheetStore } from './sheetStore.ts'
@@ -118,7 +118,7 @@ export function HoldLayer({ store, page, view, onLift }: HoldProps) {
           held={held}
           hold={hold}
           view={view}
-          marksOf={looks}
+          drawnOf={looks}
           bitmaps={BITMAPS}
           turns={free.every(canTurn)}
           open
@@ -158,7 +158,7 @@ function useLooks(free: readonly PrintedItem[]) {
   now.current = free
   return useCallback((shaped: Boxed | undefined) => {
     const items = shaped ? [shaped as PrintedItem] : now.current
-    return { marks: items.flatMap(marksOf), bounds: boundsOfBox(around(items.map(seenBox))) }
+    return { drawn: items.flatMap(drawnOf), bounds: boundsOfBox(around(items.map(seenBox))) }
   }, [])
 }
 

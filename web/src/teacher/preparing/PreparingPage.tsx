@@ -1,7 +1,7 @@
 import { type InkPoint, inkItem, type Person, packPoints, type Stroke, toBase64 } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
-import { useLetters } from '../../page/answers/useMarks.ts'
+import { useLetters } from '../../page/answers/useDrawn.ts'
 import { KeysDialog } from '../../page/keys/KeysDialog.tsx'
 import { useKeys } from '../../page/keys/useKeys.ts'
 import { PageSurface } from '../../page/PageSurface.tsx'
@@ -12,9 +12,9 @@ import { useTools } from '../../page/useTools.ts'
 import type { Writing } from '../../page/writing.ts'
 import { Button } from '../../ui/Button.tsx'
 import { usePreparing } from './context.ts'
+import { drawnOf } from './drawnOf.ts'
 import { HoldLayer } from './Hold.tsx'
 import { kindName } from './kinds/index.ts'
-import { marksOf } from './marksOf.ts'
 import { preparingKeys } from './preparingKeys.ts'
 import { pageAt, type SheetStore } from './sheetStore.ts'
 import { usePreparingClipboard } from './usePreparingClipboard.ts'
@@ -45,8 +45,8 @@ export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps)
   useKeys(person, keys)
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: laid out again when the letters are there
-  const marks = useMemo(
-    () => page.printed.flatMap((item) => (lifted.has(item.id) ? [] : marksOf(item))),
+  const drawn = useMemo(
+    () => page.printed.flatMap((item) => (lifted.has(item.id) ? [] : drawnOf(item))),
     [page, lifted, letters],
   )
   const tools = useTools(person, STUDENT_SWATCHES)
@@ -58,7 +58,7 @@ export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps)
       <div className="relative flex min-h-0 flex-1">
         <PageSurface
           page={page}
-          marks={marks}
+          drawn={drawn}
           strokes={NO_STROKES}
           writing={writing}
           label={label}

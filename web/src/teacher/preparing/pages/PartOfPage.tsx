@@ -1,4 +1,4 @@
-import { type Box, CALLS, cutOut, moveItem, pageMarks, type WorksheetPage } from '@hand-back/core'
+import { type Box, CALLS, cutOut, drawnPage, moveItem, type WorksheetPage } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { type PointerEvent, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
@@ -120,7 +120,7 @@ function CutPage({
   onCut: (box: Box | undefined) => void
 }) {
   const [, setSurface] = useState<Surface>()
-  const marks = useMemo(() => pageMarks({ ...page, paper: BARE }, [], NO_COPY, measure), [page])
+  const drawn = useMemo(() => drawnPage({ ...page, paper: BARE }, [], NO_COPY, measure), [page])
   const from = useRef<{ x: number; y: number }>(undefined)
   const at = (event: PointerEvent<HTMLElement>, view: View) => {
     const box = event.currentTarget.getBoundingClientRect()
@@ -130,7 +130,7 @@ function CutPage({
   return (
     <PageSurface
       page={page}
-      marks={marks}
+      drawn={drawn}
       strokes={NO_STROKES}
       writing={undefined}
       label="The page to cut from"

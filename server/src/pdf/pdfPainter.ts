@@ -10,13 +10,13 @@ import {
   type Affine,
   type Box,
   colourOperands,
+  type Drawn,
+  drawnRuling,
   HIGHLIGHTER_OPACITY,
   invertAffine,
   joinAffine,
-  type Mark,
   type PdfPaper,
   pathOperators,
-  rulingMarks,
   seenToPdf,
   shinesThrough,
   strokeOperators,
@@ -24,10 +24,10 @@ import {
 import { measure, PdfFonts } from './fonts.ts'
 import type { Originals } from './originals.ts'
 
-type Of<Kind extends Mark['kind']> = Extract<Mark, { kind: Kind }>
+type Of<Kind extends Drawn['kind']> = Extract<Drawn, { kind: Kind }>
 
-/** Turns marks into the operators of one PDF, whose fonts, pictures and foreign pages are shared by all its pages. */
-export class MarkWriter {
+/** Turns what is drawn into the operators of one PDF, whose fonts, pictures and foreign pages are shared by all its pages. */
+export class PdfPainter {
   readonly #output: PDFDocument
   readonly #originals: Originals
   readonly #fonts: PdfFonts
@@ -42,28 +42,28 @@ export class MarkWriter {
     this.#fonts = new PdfFonts(output)
   }
 
-  /** The operators that draw marks on `page`, in page space (points, y down). */
-  async operators(page: PDFPage, marks: readonly Mark[]): Promise<string> {
+  /** The operators that draw it on `page`, in page space (points, y down). */
+  async operators(page: PDFPage, drawn: readonly Drawn[]): Promise<string> {
     const parts: string[] = []
-    for (const mark of marks) parts.push(await this.#one(page, mark))
+    for (const one of drawn) parts.push(await this.#one(page, one))
     return parts.join('\n')
   }
 
-  async #one(page: PDFPage, mark: Mark): Promise<string> {
-    switch (mark.kind) {
+  async #one(page: PDFPage, one: Drawn): Promise<string> {
+    switch (one.kind) {
       case 'path':
-        return pathMark(mark)
+        return drawnPath(one)
       case 'text':
-        return this.#text(page, mark)
+        return this.#text(page, one)
       case 'picture':
-        return this.#picture(page, mark.file, mark.crop, mark.box)
+        return this.#picture(page, one.file, one.crop, one.box)
       case 'piece':
-        return this.#piece(page, mark)
+        return this.#piece(page, one)
       case 'stroke':
-        return this.#stroke(page, mark)
+        return this.#stroke(page, one)
       case 'laid': {
-        const { a, b, e, f } = mark.by
-        return `q ${matrix([a, b, -b, a, e, f])} cm\n${await this.operators(page, mark.marks)}\nQ`
+        const { a, b, e, f } = one.by
+        return `q ${matrix([a, b, -b, a, e, f])} cm\n${await this.operators(page, one.drawn)}\nQ`
       }
     }
   }
@@ -120,7 +120,7 @@ export class MarkWriter {
     const [sx, sy] = [box.width / part.width, box.height / part.height]
     const place: Affine = [sx, 0, 0, sy, box.x - part.x * sx, box.y - part.y * sy]
     if (paper.kind === 'ruled') {
-      const inner = await this.operators(page, rulingMarks(paper.ruling, whole, measure))
+      const inner = await this.operators(page, drawnRuling(paper.ruling, whole, measure))
       return clipped(box, `${matrix(place)} cm\n${inner}`)
     }
     if (paper.kind === 'picture') {
@@ -151,7 +151,7 @@ export class MarkWriter {
   }
 }
 
-function pathMark({ d, fill, stroke, width = 1, dash, at }: Of<'path'>): string {
+function drawnPath({ d, fill, stroke, width = 1, dash, at }: Of<'path'>): string {
   const paint = fill && stroke ? 'B' : fill ? 'f' : 'S'
   return [
     'q',

@@ -16,9 +16,9 @@ export type Measure = (text: string, lettering: Lettering) => number
 
 /**
  * One thing to draw, in points of the page, from below. Papers, printed items and answers all become
- * marks; what draws marks (a canvas, a PDF) knows nothing of worksheets.
+ * `Drawn`; what paints it (a canvas, a PDF) knows nothing of worksheets.
  */
-export type Mark =
+export type Drawn =
   | {
       readonly kind: 'path'
       /** Absolute M, L, Q, C and Z. */
@@ -52,10 +52,10 @@ export type Mark =
       /** Where it lies; left out: where it was drawn. `inner` of its own space comes to lie in `box`. */
       readonly lies?: { readonly inner: Box; readonly box: Box }
     }
-  /** Marks laid elsewhere together. */
-  | { readonly kind: 'laid'; readonly by: Similarity; readonly marks: readonly Mark[] }
+  /** Several laid elsewhere together. */
+  | { readonly kind: 'laid'; readonly by: Similarity; readonly drawn: readonly Drawn[] }
 
-export type PieceMark = Extract<Mark, { kind: 'piece' }>
+export type DrawnPiece = Extract<Drawn, { kind: 'piece' }>
 
 const short = (value: number) => String(Math.round(value * 100) / 100)
 

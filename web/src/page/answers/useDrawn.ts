@@ -1,11 +1,11 @@
 import {
   type CopyWhole,
-  givenMarks,
+  type Drawn,
+  drawnGiven,
+  drawnPage,
+  drawnStill,
+  drawnThings,
   type Item,
-  type Mark,
-  pageMarks,
-  stillMarks,
-  thingsMarks,
   type WorksheetPage,
 } from '@hand-back/core'
 import { useEffect, useMemo, useState } from 'react'
@@ -19,31 +19,31 @@ export function useLetters(): number {
 }
 
 /** A page of a copy to be read: everything printed with everything answered. */
-export function useReadMarks(copy: CopyWhole, page: WorksheetPage, items: readonly Item[]): Mark[] {
+export function useDrawnToRead(copy: CopyWhole, page: WorksheetPage, items: readonly Item[]): Drawn[] {
   const letters = useLetters()
-  // Ink comes with every stroke; only answers change these marks.
+  // Ink comes with every stroke; only answers change what is drawn here.
   const answers = useAnswersOf(items)
   // biome-ignore lint/correctness/useExhaustiveDependencies: laid out again when the letters are there
   return useMemo(
-    () => pageMarks({ ...page, paper: BARE }, answers, copy.id, measure),
+    () => drawnPage({ ...page, paper: BARE }, answers, copy.id, measure),
     [page, answers, copy.id, letters],
   )
 }
 
 /** A page of a copy to be worked on: what is typed and what can be moved lies over it instead. `elsewhere`: in the air, or being typed. */
-export function useWorkMarks(
+export function useDrawnToWork(
   page: WorksheetPage,
   items: readonly Item[],
   elsewhere: ReadonlySet<string>,
-): Mark[] {
+): Drawn[] {
   const letters = useLetters()
   const answers = useAnswersOf(items)
   // biome-ignore lint/correctness/useExhaustiveDependencies: laid out again when the letters are there
   return useMemo(
     () => [
-      ...stillMarks(page, answers, measure),
-      ...givenMarks(page, answers, measure),
-      ...thingsMarks(
+      ...drawnStill(page, answers, measure),
+      ...drawnGiven(page, answers, measure),
+      ...drawnThings(
         answers.filter(({ id }) => !elsewhere.has(id)),
         measure,
       ),

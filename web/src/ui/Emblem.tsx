@@ -1,5 +1,5 @@
 /** The product's own sign: a sheet coming back. */
-export function Mark({ size = 26 }: { size?: number }) {
+export function Emblem({ size = 26 }: { size?: number }) {
   return (
     <svg
       width={size * 0.86}

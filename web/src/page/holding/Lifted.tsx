@@ -1,7 +1,7 @@
-import { type Bounds, laid, type Mark, type Similarity } from '@hand-back/core'
+import { type Bounds, type Drawn, laid, type Similarity } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { whenBitmapsArrive } from '../draw/bitmaps.ts'
-import { type Bitmaps, drawMarks } from '../draw/drawMarks.ts'
+import { type Bitmaps, paint } from '../draw/paint.ts'
 import type { View } from '../view.ts'
 
 /** The longest side of the canvas that carries what is in the air, in device pixels. */
@@ -9,8 +9,8 @@ const LONGEST = 4096
 /** Room around it for lines and what peeps out, in points. */
 const ROOM = 12
 
-interface LiftedMarksProps {
-  marks: readonly Mark[]
+interface LiftedProps {
+  drawn: readonly Drawn[]
   bounds: Bounds
   by: Similarity
   view: View
@@ -18,12 +18,12 @@ interface LiftedMarksProps {
 }
 
 /** What is in the air, drawn once and moved by a transform. */
-export function LiftedMarks({ marks, bounds, by, view, bitmaps }: LiftedMarksProps) {
+export function Lifted({ drawn, bounds, by, view, bitmaps }: LiftedProps) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const [x0, y0] = [bounds.x0 - ROOM, bounds.y0 - ROOM]
   const [width, height] = [bounds.x1 + ROOM - x0, bounds.y1 + ROOM - y0]
   useEffect(() => {
-    const paint = () => {
+    const repaint = () => {
       const element = canvas.current
       if (!element) return
       const pixels = Math.min(view.scale * devicePixelRatio, LONGEST / Math.max(width, height))
@@ -31,11 +31,11 @@ export function LiftedMarks({ marks, bounds, by, view, bitmaps }: LiftedMarksPro
       element.height = Math.ceil(height * pixels)
       const context = element.getContext('2d')!
       context.setTransform(pixels, 0, 0, pixels, -x0 * pixels, -y0 * pixels)
-      drawMarks(context, marks, pixels, bitmaps)
+      paint(context, drawn, pixels, bitmaps)
     }
-    paint()
-    return whenBitmapsArrive(paint)
-  }, [marks, view.scale, bitmaps, width, height, x0, y0])
+    repaint()
+    return whenBitmapsArrive(repaint)
+  }, [drawn, view.scale, bitmaps, width, height, x0, y0])
 
   const corner = laid({ x: x0, y: y0 }, by)
   const { a, b } = by

@@ -1,64 +1,64 @@
 import {
   type Box,
+  type Drawn,
+  type DrawnPiece,
+  drawnRuling,
   HIGHLIGHTER_OPACITY,
-  type Mark,
-  type PieceMark,
-  rulingMarks,
   shinesThrough,
 } from '@hand-back/core'
 import { cssFont, measure } from './letters.ts'
 import { strokePath } from './strokePath.ts'
 
-type Of<Kind extends Mark['kind']> = Extract<Mark, { kind: Kind }>
+type Of<Kind extends Drawn['kind']> = Extract<Drawn, { kind: Kind }>
 
 /** Where pictures and pieces of papers come from; nothing while they are on their way. */
 export interface Bitmaps {
   picture(file: string): ImageBitmap | undefined
   /** `scale`: device pixels a point of the page. */
-  piece(mark: PieceMark, scale: number): ImageBitmap | undefined
+  piece(one: DrawnPiece, scale: number): ImageBitmap | undefined
 }
 
 const paths = new WeakMap<Of<'path'>, Path2D>()
 
-function pathOf(mark: Of<'path'>): Path2D {
-  let path = paths.get(mark)
+function pathOf(one: Of<'path'>): Path2D {
+  let path = paths.get(one)
   if (!path) {
-    path = new Path2D(mark.d)
-    paths.set(mark, path)
+    path = new Path2D(one.d)
+    paths.set(one, path)
   }
   return path
 }
 
-/** Draws marks on a canvas whose units are points of the page. `scale`: device pixels a point. */
-export function drawMarks(
+/** Paints what is drawn on a canvas whose units are points of the page. `scale`: device pixels a point. */
+export function paint(
   context: CanvasRenderingContext2D,
-  marks: readonly Mark[],
+  drawn: readonly Drawn[],
   scale: number,
   bitmaps: Bitmaps,
 ): void {
-  for (const mark of marks) {
-    switch (mark.kind) {
+  for (const one of drawn) {
+    switch (one.kind) {
       case 'path':
-        drawPath(context, mark)
+        drawPath(context, one)
         break
       case 'text':
-        drawText(context, mark)
+        drawText(context, one)
         break
       case 'picture':
-        drawPicture(context, mark, bitmaps.picture(mark.file))
+        drawPicture(context, one, bitmaps.picture(one.file))
         break
       case 'piece':
-        if (mark.paper.kind === 'ruled') drawRuledPiece(context, mark, scale, bitmaps)
-        else drawBitmap(context, mark.box, bitmaps.piece(mark, scale))
+        if (one.paper.kind === 'ruled') drawRuledPiece(context, one, scale, bitmaps)
+        else drawBitmap(context, one.box, bitmaps.piece(one, scale))
         break
       case 'stroke':
-        drawStroke(context, mark)
+        drawStroke(context, one)
         break
       case 'laid': {
-        const { a, b, e, f } = mark.by
+        const { a, b, e, f } = one.by
         context.save()
         context.transform(a, b, -b, a, e, f)
-        drawMarks(context, mark.marks, scale, bitmaps)
+        paint(context, one.drawn, scale, bitmaps)
         context.restore()
       }
     }
@@ -67,7 +67,7 @@ export function drawMarks(
 
 function drawRuledPiece(
   context: CanvasRenderingContext2D,
-  { paper, whole, part, box }: PieceMark,
+  { paper, whole, part, box }: DrawnPiece,
   scale: number,
   bitmaps: Bitmaps,
 ): void {
@@ -79,36 +79,36 @@ function drawRuledPiece(
   context.translate(box.x, box.y)
   context.scale(box.width / part.width, box.height / part.height)
   context.translate(-part.x, -part.y)
-  drawMarks(context, rulingMarks(paper.ruling, whole, measure), scale, bitmaps)
+  paint(context, drawnRuling(paper.ruling, whole, measure), scale, bitmaps)
   context.restore()
 }
 
-function drawPath(context: CanvasRenderingContext2D, mark: Of<'path'>): void {
-  const path = pathOf(mark)
-  if (mark.at) {
+function drawPath(context: CanvasRenderingContext2D, one: Of<'path'>): void {
+  const path = pathOf(one)
+  if (one.at) {
     context.save()
-    context.translate(mark.at.x, mark.at.y)
-    context.scale(mark.at.scale, mark.at.scale)
+    context.translate(one.at.x, one.at.y)
+    context.scale(one.at.scale, one.at.scale)
   }
-  if (mark.fill) {
-    context.fillStyle = mark.fill
+  if (one.fill) {
+    context.fillStyle = one.fill
     context.fill(path)
   }
-  if (mark.stroke) {
-    context.strokeStyle = mark.stroke
-    context.lineWidth = mark.width ?? 1
+  if (one.stroke) {
+    context.strokeStyle = one.stroke
+    context.lineWidth = one.width ?? 1
     context.lineJoin = 'round'
-    if (mark.dash) context.setLineDash(mark.dash as number[])
+    if (one.dash) context.setLineDash(one.dash as number[])
     context.stroke(path)
-    if (mark.dash) context.setLineDash([])
+    if (one.dash) context.setLineDash([])
   }
-  if (mark.at) context.restore()
+  if (one.at) context.restore()
 }
 
-function drawText(context: CanvasRenderingContext2D, mark: Of<'text'>): void {
-  context.font = cssFont(mark, mark.size)
-  context.fillStyle = mark.colour
-  context.fillText(mark.text, mark.x, mark.y)
+function drawText(context: CanvasRenderingContext2D, one: Of<'text'>): void {
+  context.font = cssFont(one, one.size)
+  context.fillStyle = one.colour
+  context.fillText(one.text, one.x, one.y)
 }
 
 function drawPicture(
