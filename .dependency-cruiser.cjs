@@ -40,6 +40,14 @@ module.exports = {
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
+      name: 'no-circles-of-rooms',
+      comment: 'The rooms of a page stand one on another: strip and view at the bottom, work on top.',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^web/src/page/' },
+      to: { circular: true, path: '^web/src/page/' },
+    },
+    {
       name: 'siblings-only-through-their-index',
       severity: 'error',
       from: { path: `^server/src/(${trade})/` },

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Role } from '../page/layers.ts'
+import type { Role } from '../log/layers.ts'
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
 

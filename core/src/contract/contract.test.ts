@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals'
-import { MOST_ITEMS, pageEvent } from '../page/events.ts'
+import { MOST_ITEMS, pageEvent } from '../log/events.ts'
 import { idOf } from '../test/arbitrary.ts'
 import { classCode, personName, pin } from './door.ts'
 import { newHandout } from './handouts.ts'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { KeptEvent, PageEvent } from '../page/events.ts'
+import type { KeptEvent, PageEvent } from '../log/events.ts'
 import type { CopyStandingNews } from './copies.ts'
 import type { CopyRow } from './handouts.ts'
 

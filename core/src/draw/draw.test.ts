@@ -11,8 +11,8 @@ import type { WorksheetPage } from '../worksheet/page.ts'
 import type { Ruling } from '../worksheet/ruling.ts'
 import { axisValues, placeAxes } from './axes.ts'
 import type { Drawn } from './drawn.ts'
-import { drawnPage } from './page.ts'
 import { drawnRuling } from './rulings.ts'
+import { drawnPage } from './scene.ts'
 import { breakLines, drawnText } from './text.ts'
 
 const A4 = { width: 595.28, height: 841.89 }

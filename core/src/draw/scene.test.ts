@@ -7,7 +7,7 @@ import { fromSchema } from '../test/fromSchema.ts'
 import { measured } from '../test/measured.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
 import type { Drawn } from './drawn.ts'
-import { scene } from './page.ts'
+import { scene } from './scene.ts'
 
 const anyItems = fc.array(
   fc.oneof(...Object.values(ITEM_KINDS).map(({ schema }) => fromSchema<Item>(schema as never))),

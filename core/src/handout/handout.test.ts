@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { LAYERS } from '../page/events.ts'
-import { handedBackRound, mayRead, mayWrite, mayWriteOn, worksOn } from '../page/layers.ts'
+import { LAYERS } from '../log/events.ts'
+import { handedBackRound, mayRead, mayWrite, mayWriteOn, worksOn } from '../log/layers.ts'
 import { WAYS } from './plan.ts'
 import {
   anotherGo,

@@ -4,7 +4,7 @@ import { anyMove } from '../test/arbitrary.ts'
 import { type Guide, guided, guidedEnd } from './guide.ts'
 import { inLoop, loopOf, loopTakes } from './loop.ts'
 import type { InkPoint, Point } from './points.ts'
-import { about, after, back, between, growthOf, laid, shift, still, turnOf } from './similarity.ts'
+import * as similarity from './similarity.ts'
 import { simplify, toSegment } from './simplify.ts'
 import { lean, Steadier } from './steady.ts'
 
@@ -28,9 +28,15 @@ describe('laying elsewhere', () => {
   test('first one then the other is both; back is back', () => {
     fc.assert(
       fc.property(anyMove, anyMove, place, (one, other, at) => {
-        expectAt(laid(at, after(one, other)), laid(laid(at, one), other))
-        expectAt(laid(laid(at, one), back(one)), at)
-        expectAt(laid(at, after(one, still)), laid(at, one))
+        expectAt(
+          similarity.apply(at, similarity.compose(one, other)),
+          similarity.apply(similarity.apply(at, one), other),
+        )
+        expectAt(similarity.apply(similarity.apply(at, one), similarity.inverse(one)), at)
+        expectAt(
+          similarity.apply(at, similarity.compose(one, similarity.identity)),
+          similarity.apply(at, one),
+        )
       }),
     )
   })
@@ -38,13 +44,13 @@ describe('laying elsewhere', () => {
   test('distances grow alike, and what it is about stays', () => {
     fc.assert(
       fc.property(place, place, fc.double({ min: 0.1, max: 9, noNaN: true }), (middle, at, factor) => {
-        const by = about(middle, factor, 30)
-        expectAt(laid(middle, by), middle)
-        const to = laid(at, by)
+        const by = similarity.about(middle, factor, 30)
+        expectAt(similarity.apply(middle, by), middle)
+        const to = similarity.apply(at, by)
         const [was, is] = [at, to].map(({ x, y }) => Math.hypot(x - middle.x, y - middle.y))
         expect(is).toBeCloseTo(was! * factor, 4)
-        expect(growthOf(by)).toBeCloseTo(factor)
-        expect(turnOf(by)).toBeCloseTo(30)
+        expect(similarity.scaleOf(by)).toBeCloseTo(factor)
+        expect(similarity.angleOf(by)).toBeCloseTo(30)
       }),
     )
   })
@@ -53,13 +59,13 @@ describe('laying elsewhere', () => {
     fc.assert(
       fc.property(place, place, place, place, (a, b, c, d) => {
         fc.pre(Math.hypot(a.x - b.x, a.y - b.y) > 1 && Math.hypot(c.x - d.x, c.y - d.y) > 1)
-        const by = between([a, b], [c, d])
-        expectAt(laid(a, by), c)
-        expectAt(laid(b, by), d)
+        const by = similarity.between([a, b], [c, d])
+        expectAt(similarity.apply(a, by), c)
+        expectAt(similarity.apply(b, by), d)
       }),
     )
     expect(
-      between(
+      similarity.between(
         [
           { x: 1, y: 1 },
           { x: 1, y: 1 },
@@ -69,7 +75,7 @@ describe('laying elsewhere', () => {
           { x: 9, y: 9 },
         ],
       ),
-    ).toEqual(shift(3, 1))
+    ).toEqual(similarity.translation(3, 1))
   })
 })
 

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { fromBase64 } from './base64.ts'
 import { NotInk, unpackPoints } from './pack.ts'
 import type { InkPoint } from './points.ts'
-import { growthOf, laid, similarity } from './similarity.ts'
+import * as similarity from './similarity.ts'
 
 /** An id made by the device that made the thing: a UUID, so that sending it twice is harmless. */
 export const madeId = z.uuid()
@@ -35,7 +35,7 @@ export const stroke = z.strictObject({
   colour,
   width: z.number().min(0.02).max(2000),
   points: z.string().max(MOST_INK),
-  lies: similarity.optional(),
+  lies: similarity.schema.optional(),
 })
 export type Stroke = z.infer<typeof stroke>
 
@@ -47,14 +47,15 @@ export function strokePoints(of: Stroke): readonly InkPoint[] {
   if (!points) {
     points = readInk(of.points) ?? []
     const { lies } = of
-    if (lies) points = points.map((point) => laid(point, lies))
+    if (lies) points = points.map((point) => similarity.apply(point, lies))
     unpacked.set(of, points)
   }
   return points
 }
 
 /** The width of a stroke as it lies now, in points. */
-export const strokeWidth = ({ width, lies }: Stroke): number => (lies ? width * growthOf(lies) : width)
+export const strokeWidth = ({ width, lies }: Stroke): number =>
+  lies ? width * similarity.scaleOf(lies) : width
 
 /** Reads packed ink in base64; `undefined` when it is not ink. */
 export function readInk(packed: string): InkPoint[] | undefined {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { boxPath, type Drawn, type Measure } from '../draw/drawn.ts'
 import { centredText } from '../draw/text.ts'
-import { isPlace, laid } from '../ink/similarity.ts'
+import * as similarity from '../ink/similarity.ts'
 import { plainText } from '../words/plainText.ts'
 import { type Box, middle, mm } from '../worksheet/box.ts'
 import { fileId } from '../worksheet/paper.ts'
@@ -59,8 +59,8 @@ export const laidCard: ItemKind<MovedCard> = {
   schema: movedCard,
   isShared: true,
   moved: (item, by) => {
-    const there = laid(item, by)
-    return isPlace(there) ? { ...item, ...there } : item
+    const there = similarity.apply(item, by)
+    return similarity.isPlace(there) ? { ...item, ...there } : item
   },
   changed: (item, { x = item.x, y = item.y }) => ({ ...item, x, y }),
   asChange: ({ x, y }) => ({ x, y }),

@@ -6,7 +6,7 @@ import type { Similarity } from '../ink/similarity.ts'
 import type { Box } from '../worksheet/box.ts'
 import type { AnswerValue } from './answerValue.ts'
 
-/** What an act can change of an item (page/events.ts). */
+/** What an act can change of an item (log/events.ts). */
 export interface Change {
   readonly x?: number | undefined
   readonly y?: number | undefined

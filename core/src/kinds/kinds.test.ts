@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { type Handle, handlePlace, handlesOf, resizeItem } from '../arrange/resize.ts'
-import { about, back, shift } from '../ink/similarity.ts'
-import { applyAll, emptyPage, inSight } from '../page/apply.ts'
-import type { SignedEvent } from '../page/events.ts'
-import { invert } from '../page/invert.ts'
-import { moved } from '../page/moved.ts'
-import { boundsOfItem, canBePicked } from '../page/pick.ts'
+import { moved } from '../holding/moved.ts'
+import { boundsOfItem, canBePicked } from '../holding/pick.ts'
+import { type Handle, handlePlace, handlesOf, resizeItem } from '../holding/resize.ts'
+import * as similarity from '../ink/similarity.ts'
+import { applyAll, emptyPage, inSight } from '../log/apply.ts'
+import type { SignedEvent } from '../log/events.ts'
+import { invert } from '../log/invert.ts'
 import { anyMove, idOf, PAGE } from '../test/arbitrary.ts'
 import { fromSchema } from '../test/fromSchema.ts'
 import { measured } from '../test/measured.ts'
@@ -89,9 +89,9 @@ describe.each(printedKinds)('printed: %s', (kind) => {
         (made, factor, by) => {
           const fitted = fitHeight(made, measured)
           expect(alike(fitHeight(fitted, measured), fitted)).toBe(true)
-          const move = about({ x: 90, y: 30 }, factor, by)
+          const move = similarity.about({ x: 90, y: 30 }, factor, by)
           const laid = layItem(made, move)
-          expect(alike(layItem(laid, back(move)), made)).toBe(true)
+          expect(alike(layItem(laid, similarity.inverse(move)), made)).toBe(true)
           expect(canTurn(made) || !('turn' in laid)).toBe(true)
         },
       ),
@@ -101,13 +101,13 @@ describe.each(printedKinds)('printed: %s', (kind) => {
 
   test('turned, it is seen around the same middle, and a dragged handle goes where it is dragged', () => {
     const blank = blankItem(kind, box, newId)
-    const quarter = layItem(blank, about(middle(blank), 1, 90))
+    const quarter = layItem(blank, similarity.about(middle(blank), 1, 90))
     const seen = seenBox(quarter)
     expect(middle(seen).x).toBeCloseTo(middle(blank).x)
     expect(middle(seen).y).toBeCloseTo(middle(blank).y)
     expect(seen.width).toBeCloseTo(canTurn(blank) ? blank.height : blank.width)
     if (!canTurn(blank)) return
-    const askew = layItem(blank, about(middle(blank), 1, 33))
+    const askew = layItem(blank, similarity.about(middle(blank), 1, 33))
     for (const handle of handlesOf(askew).filter((each) => !across(askew, each).inShape)) {
       const was = handlePlace(askew, handle)
       const wasAcross = handlePlace(askew, across(askew, handle).handle)
@@ -191,7 +191,7 @@ describe.each(itemKinds)('on a copy: %s', (kind) => {
   test('moved and back, it lies where it lay', () => {
     fc.assert(
       fc.property(anyOfKind(kind).filter(isNear), fc.integer({ min: -90, max: 90 }), (made, by) => {
-        const back = moved(moved(made, shift(by, -by)), shift(-by, by))
+        const back = moved(moved(made, similarity.translation(by, -by)), similarity.translation(-by, by))
         const [was, is] = [boundsOfItem(made), boundsOfItem(back)]
         for (const side of ['x0', 'y0', 'x1', 'y1'] as const) expect(is[side]).toBeCloseTo(was[side], 3)
       }),

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Drawn, Measure } from '../draw/drawn.ts'
-import { about, growthOf, type Similarity } from '../ink/similarity.ts'
+import type { Similarity } from '../ink/similarity.ts'
+import * as similarity from '../ink/similarity.ts'
 import type { Box } from '../worksheet/box.ts'
 import type { NameOf } from '../worksheet/recipe.ts'
 import type { AnswerValue } from './answerValue.ts'
@@ -117,7 +118,7 @@ export function moveItem<Item extends PrintedItem>(item: Item, dx: number, dy: n
 /** An item laid elsewhere, larger or smaller with its letters and lines; turned, where it can be. */
 export function layItem<Item extends PrintedItem>(item: Item, by: Similarity): Item {
   if (by.a === 1 && by.b === 0) return moveItem(item, by.e, by.f)
-  const factor = growthOf(by)
+  const factor = similarity.scaleOf(by)
   const { turn, ...box } = laidElsewhere(item, by) ?? { ...item, turn: (item as Turned).turn }
   const grown = kindOfPrinted(item).grown?.(item, printedLetters(factor), factor)
   const turns = canTurn(item) && (turn || (item as Turned).turn)
@@ -129,4 +130,4 @@ export const canTurn = (item: PrintedItem): boolean => kindOfPrinted(item).turns
 
 /** An item larger or smaller about 0,0. */
 export const scaleItem = <Item extends PrintedItem>(item: Item, factor: number): Item =>
-  layItem(item, about({ x: 0, y: 0 }, factor, 0))
+  layItem(item, similarity.about({ x: 0, y: 0 }, factor, 0))

@@ -1,7 +1,7 @@
 import { touches } from '../ink/hitTest.ts'
 import { loopTakes } from '../ink/loop.ts'
 import { boundsOf, overlap } from '../ink/points.ts'
-import { after, canBeSeen } from '../ink/similarity.ts'
+import * as similarity from '../ink/similarity.ts'
 import { type Stroke, stroke, strokePoints, strokeWidth } from '../ink/stroke.ts'
 import { boundsOfBox } from '../worksheet/box.ts'
 import type { ItemKind } from './itemKind.ts'
@@ -19,8 +19,8 @@ export const strokeKind: ItemKind<Stroke> = {
     isAt: (item, at, reach) => touches(strokePoints(item), strokeWidth(item), at, at, reach),
   },
   moved: (item, by) => {
-    const lies = item.lies ? after(item.lies, by) : by
-    return canBeSeen(lies) ? { ...item, lies } : item
+    const lies = item.lies ? similarity.compose(item.lies, by) : by
+    return similarity.canBeSeen(lies) ? { ...item, lies } : item
   },
   touches: (item, place) => overlap(boundsOfBox(place), bounds(item)),
 }

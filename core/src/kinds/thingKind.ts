@@ -1,7 +1,7 @@
 import type { z } from 'zod'
 import { loopTakes } from '../ink/loop.ts'
 import { type Bounds, overlap, type Point } from '../ink/points.ts'
-import { growthOf } from '../ink/similarity.ts'
+import * as similarity from '../ink/similarity.ts'
 import { type Box, boundsOfBox, middle } from '../worksheet/box.ts'
 import type { ItemKind } from './itemKind.ts'
 import type { PrintedKind } from './printedKind.ts'
@@ -57,7 +57,7 @@ export function thingKind<Printed, Item extends AnyThing>(
     },
     moved: (item, by) => {
       const box = laidElsewhere(item, by)
-      const factor = growthOf(by)
+      const factor = similarity.scaleOf(by)
       const grown = printed.grown?.(asPrinted(item), (size) => size * factor, factor)
       return box ? { ...item, ...grown, ...box } : item
     },

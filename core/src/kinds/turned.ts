@@ -1,5 +1,6 @@
 import { type Bounds, boundsOf, type Point } from '../ink/points.ts'
-import { about, growthOf, isPlace, laid, type Similarity, turnOf } from '../ink/similarity.ts'
+import type { Similarity } from '../ink/similarity.ts'
+import * as similarity from '../ink/similarity.ts'
 import { type Box, boxOfBounds, middle } from '../worksheet/box.ts'
 
 /** A box that may be turned about its middle: clockwise as it is seen, in degrees. */
@@ -11,11 +12,11 @@ export interface Turned extends Box {
 const LONGEST = 1e6
 
 /** What lays an unturned box as it is seen. */
-export const turning = (of: Turned): Similarity => about(middle(of), 1, of.turn ?? 0)
+export const turning = (of: Turned): Similarity => similarity.about(middle(of), 1, of.turn ?? 0)
 
 /** A place as it lies in the box before it was turned. */
 export const unturned = (of: Turned, at: Point): Point =>
-  of.turn ? laid(at, about(middle(of), 1, -of.turn)) : at
+  of.turn ? similarity.apply(at, similarity.about(middle(of), 1, -of.turn)) : at
 
 /** The four corners of a box where they are seen, clockwise from its own upper left. */
 export function cornersOf(of: Turned): Point[] {
@@ -26,7 +27,7 @@ export function cornersOf(of: Turned): Point[] {
     { x: x + width, y: y + height },
     { x, y: y + height },
   ]
-  return of.turn ? corners.map((corner) => laid(corner, turning(of))) : corners
+  return of.turn ? corners.map((corner) => similarity.apply(corner, turning(of))) : corners
 }
 
 /** The smallest upright rectangle around a box as it is seen, `reach` points wider on all sides. */
@@ -40,11 +41,17 @@ export function seenBox(of: Turned): Box {
 
 /** A box laid elsewhere; nothing where it would be too large or far to be found again. */
 export function laidElsewhere(of: Turned, by: Similarity): Required<Turned> | undefined {
-  const factor = growthOf(by)
-  const to = laid(middle(of), by)
+  const factor = similarity.scaleOf(by)
+  const to = similarity.apply(middle(of), by)
   const [width, height] = [of.width * factor, of.height * factor]
-  if (!isPlace(to) || !(Math.max(width, height) <= LONGEST)) return undefined
-  return { x: to.x - width / 2, y: to.y - height / 2, width, height, turn: (of.turn ?? 0) + turnOf(by) }
+  if (!similarity.isPlace(to) || !(Math.max(width, height) <= LONGEST)) return undefined
+  return {
+    x: to.x - width / 2,
+    y: to.y - height / 2,
+    width,
+    height,
+    turn: (of.turn ?? 0) + similarity.angleOf(by),
+  }
 }
 
 /**
@@ -55,6 +62,6 @@ export function keptInPlace<Item extends Turned>(was: Turned, now: Item): Item {
   if (!was.turn) return now
   const [from, to] = [middle(was), middle(now)]
   const gone = { x: to.x - from.x, y: to.y - from.y }
-  const seen = laid(gone, about({ x: 0, y: 0 }, 1, was.turn))
+  const seen = similarity.apply(gone, similarity.about({ x: 0, y: 0 }, 1, was.turn))
   return { ...now, x: now.x + seen.x - gone.x, y: now.y + seen.y - gone.y }
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { boxPath, type Drawn } from '../draw/drawn.ts'
 import { overlap } from '../ink/points.ts'
-import { isPlace, laid } from '../ink/similarity.ts'
+import * as similarity from '../ink/similarity.ts'
 import { boundsOfBox } from '../worksheet/box.ts'
 import type { ItemKind } from './itemKind.ts'
 import { INK } from './lettering.ts'
@@ -21,8 +21,8 @@ export type VoiceNote = z.infer<typeof schema>
 export const voice: ItemKind<VoiceNote> = {
   schema,
   moved: (item, by) => {
-    const there = laid(item, by)
-    return isPlace(there) ? there : item
+    const there = similarity.apply(item, by)
+    return similarity.isPlace(there) ? there : item
   },
   changed: (item, { x = item.x, y = item.y }) => ({ ...item, x, y }),
   asChange: ({ x, y }) => ({ x, y }),

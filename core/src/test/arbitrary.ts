@@ -2,9 +2,10 @@ import fc from 'fast-check'
 import { toBase64 } from '../ink/base64.ts'
 import { packPoints } from '../ink/pack.ts'
 import type { InkPoint } from '../ink/points.ts'
-import { about, after, type Similarity, shift } from '../ink/similarity.ts'
+import type { Similarity } from '../ink/similarity.ts'
+import * as similarity from '../ink/similarity.ts'
 import type { Item } from '../kinds/items.ts'
-import type { SignedEvent } from '../page/events.ts'
+import type { SignedEvent } from '../log/events.ts'
 
 /** Made-up ink, items and events for property tests. */
 export const inkPoints: fc.Arbitrary<InkPoint[]> = fc
@@ -77,7 +78,9 @@ export const anyMove: fc.Arbitrary<Similarity> = fc
     degrees: fc.double({ min: -179, max: 179, noNaN: true }),
     dx: fc.integer({ min: -300, max: 300 }),
   })
-  .map(({ x, y, factor, degrees, dx }) => after(about({ x, y }, factor, degrees), shift(dx, -dx)))
+  .map(({ x, y, factor, degrees, dx }) =>
+    similarity.compose(similarity.about({ x, y }, factor, degrees), similarity.translation(dx, -dx)),
+  )
 
 const place = fc.record({ x: fc.integer({ min: 0, max: 500 }), y: fc.integer({ min: 0, max: 500 }) })
 
@@ -95,7 +98,7 @@ const act = fc.oneof(
   fc.record({
     act: fc.constant('move' as const),
     items: fc.array(itemId, { minLength: 1, maxLength: 3 }),
-    by: fc.constantFrom(shift(3, 4), about({ x: 10, y: 10 }, 2, 0)),
+    by: fc.constantFrom(similarity.translation(3, 4), similarity.about({ x: 10, y: 10 }, 2, 0)),
   }),
   fc.record({
     act: fc.constant('sheet' as const),

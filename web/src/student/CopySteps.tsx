@@ -1,7 +1,7 @@
 import { CALLS, type CopyState, type CopyWhole, type WorksheetPage } from '@hand-back/core'
 import { ask } from '../api/ask.ts'
 import { refresh } from '../api/queries.ts'
-import type { CopyStore } from '../page/copyStore.ts'
+import type { CopyStore } from '../page/copy/copyStore.ts'
 import { allArrived } from '../page/device/allArrived.ts'
 import type { Outbox } from '../page/device/outbox.ts'
 import { Button } from '../ui/Button.tsx'

@@ -1,6 +1,6 @@
 import { type Untouched, untouchedIn, type WorksheetPage } from '@hand-back/core'
 import { useMemo, useState } from 'react'
-import type { CopyStore } from '../page/copyStore.ts'
+import type { CopyStore } from '../page/copy/copyStore.ts'
 import { Button } from '../ui/Button.tsx'
 import { Dialog } from '../ui/Dialog.tsx'
 

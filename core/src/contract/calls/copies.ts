@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { KeptEvent } from '../../page/events.ts'
+import type { KeptEvent } from '../../log/events.ts'
 import { bytes, doing, nothing, putting, reading, streaming } from '../call.ts'
 import { copyStanding, copyWhole, recordingKept, trayEntry } from '../copies.ts'
 import { formulaAsked, formulaDrawn } from '../formulas.ts'

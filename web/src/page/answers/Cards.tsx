@@ -14,7 +14,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } fr
 import { bitmapsFor, whenBitmapsArrive } from '../draw/bitmaps.ts'
 import { measure } from '../draw/letters.ts'
 import { paint } from '../draw/paint.ts'
-import type { View } from '../view.ts'
+import type { View } from '../view/view.ts'
 import { onScreen } from './onScreen.ts'
 
 interface CardsProps {

@@ -3,7 +3,7 @@ import { Camera } from 'lucide-react'
 import { useRef } from 'react'
 import { Problem } from '../../api/ask.ts'
 import { sayProblem } from '../../ui/notices.ts'
-import { toScreen, type View } from '../view.ts'
+import { toScreen, type View } from '../view/view.ts'
 import { smallerPhoto } from './smallerPhoto.ts'
 
 /** A place for a photo: the device offers its camera or a file. */

@@ -1,7 +1,7 @@
 import { type Printed, typedArea } from '@hand-back/core'
 import { useEffect, useRef, useState } from 'react'
 import { familyOf, measure } from '../draw/letters.ts'
-import type { View } from '../view.ts'
+import type { View } from '../view/view.ts'
 import { onScreen } from './onScreen.ts'
 
 /**

@@ -1,4 +1,4 @@
-import { toScreen, type View } from '../view.ts'
+import { toScreen, type View } from '../view/view.ts'
 
 /** Where a box of the page lies on the screen. */
 export function onScreen(view: View, box: { x: number; y: number; width: number; height: number }) {

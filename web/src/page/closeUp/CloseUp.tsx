@@ -8,10 +8,10 @@ import {
 } from '@hand-back/core'
 import { ArrowLeft, ArrowRight, CornerDownLeft, Minus, Plus, X } from 'lucide-react'
 import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react'
-import { PageSurface } from '../PageSurface.tsx'
-import { StripButton } from '../StripButton.tsx'
-import { toPage, type View } from '../view.ts'
-import type { Writing } from '../writing.ts'
+import { StripButton } from '../strip/StripButton.tsx'
+import { PageSurface } from '../surface/PageSurface.tsx'
+import type { Writing } from '../tools/writing.ts'
+import { toPage, type View } from '../view/view.ts'
 import { nextLine, nextWindow, windowAt } from './closeUp.ts'
 
 /** How high the window is at first, and at least and at most, in points: about two lines of a page. */

@@ -37,6 +37,12 @@ export interface Carrier {
 
 type Listener = (copy: string, fates: readonly EventFate[]) => void
 
+/** What an open copy needs of the outbox. */
+export type CopyOutbox = Pick<
+  Outbox,
+  'onFates' | 'onDeleted' | 'waitingFor' | 'put' | 'release' | 'keepTyping' | 'typed' | 'typingIn'
+>
+
 /** Events that a person has deleted from the device. */
 type DeletedListener = (copy: string, events: readonly string[]) => void
 

@@ -1,5 +1,5 @@
 import type { LiveSocket } from '../../api/live.ts'
-import type { CopyOutbox } from '../copyStore.ts'
+import type { CopyOutbox } from './outbox.ts'
 
 /** An outbox that sends nothing and keeps nothing but what was recorded, until it is let go. */
 export function tracelessOutbox(): CopyOutbox & { bytesOf: (recording: string) => Blob | undefined } {

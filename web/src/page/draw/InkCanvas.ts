@@ -1,5 +1,5 @@
 import { type Bounds, overlap, type Stroke } from '@hand-back/core'
-import type { Size, View } from '../view.ts'
+import type { Size, View } from '../view/view.ts'
 import { strokePath } from './strokePath.ts'
 
 /**

@@ -1,7 +1,7 @@
 import { type Drawn, type DrawnPiece, drawnPaper, paperPiece, type WorksheetPage } from '@hand-back/core'
 import { TooHeavy } from '../paper/paperQueue.ts'
 import { type Drawing, drawPaper, sourceOf, wholePaper } from '../paper/papers.ts'
-import { type Size, shownPart, type View } from '../view.ts'
+import { type Size, shownPart, type View } from '../view/view.ts'
 import { bitmapsFor, whenBitmapsArrive } from './bitmaps.ts'
 import { fitCanvas } from './InkCanvas.ts'
 import { lettersReady, measure } from './letters.ts'

@@ -8,8 +8,8 @@ import {
   strokeOutline,
   traceOutline,
 } from '@hand-back/core'
-import type { Swatch } from '../swatches.ts'
-import type { Size, View } from '../view.ts'
+import type { Swatch } from '../strip/swatches.ts'
+import type { Size, View } from '../view/view.ts'
 import { fitCanvas } from './InkCanvas.ts'
 
 /** The stroke being drawn, alone on its canvas: only where it was and is gets cleared and filled again. */

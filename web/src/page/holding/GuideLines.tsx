@@ -1,5 +1,5 @@
 import type { SnapGuide } from '@hand-back/core'
-import { toScreen, type View } from '../view.ts'
+import { toScreen, type View } from '../view/view.ts'
 
 /** The lines that what is held came to lie on. */
 export function GuideLines({ guides, view }: { guides: readonly SnapGuide[]; view: View }) {

@@ -1,23 +1,21 @@
 import {
-  after,
   type Bounds,
   type Boxed,
   boxOfBounds,
   type Drawn,
-  growthOf,
   type Handle,
   handlePlace,
   handlesOf,
-  laid,
   type Point,
   type Similarity,
+  similarity,
   type Turned,
   turning,
 } from '@hand-back/core'
 import { RotateCw } from 'lucide-react'
 import { type PointerEvent, useMemo } from 'react'
 import type { Bitmaps } from '../draw/paint.ts'
-import { toScreen, type View } from '../view.ts'
+import { toScreen, type View } from '../view/view.ts'
 import { GuideLines } from './GuideLines.tsx'
 import type { Grip } from './grips.ts'
 import { Lifted } from './Lifted.tsx'
@@ -145,8 +143,8 @@ const cornersIn = ({ x0, y0, x1, y1 }: Bounds): Point[] => [
 ]
 
 function frameStyle(frame: Turned, by: Similarity, { scale, x, y }: View) {
-  const lies = after(turning(frame), by)
-  const corner = laid({ x: frame.x, y: frame.y }, lies)
+  const lies = similarity.compose(turning(frame), by)
+  const corner = similarity.apply({ x: frame.x, y: frame.y }, lies)
   const { a, b } = lies
   return {
     left: 0,
@@ -156,6 +154,6 @@ function frameStyle(frame: Turned, by: Similarity, { scale, x, y }: View) {
     transformOrigin: '0 0',
     transform: `matrix(${a}, ${b}, ${-b}, ${a}, ${corner.x * scale + x}, ${corner.y * scale + y})`,
     // The line stays as thin as it is, however much larger things become.
-    borderWidth: Math.min(4, 2 / growthOf(by)),
+    borderWidth: Math.min(4, 2 / similarity.scaleOf(by)),
   }
 }

@@ -1,8 +1,8 @@
-import { type Bounds, type Drawn, laid, type Similarity } from '@hand-back/core'
+import { type Bounds, type Drawn, type Similarity, similarity } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { whenBitmapsArrive } from '../draw/bitmaps.ts'
 import { type Bitmaps, paint } from '../draw/paint.ts'
-import type { View } from '../view.ts'
+import type { View } from '../view/view.ts'
 
 /** The longest side of the canvas that carries what is in the air, in device pixels. */
 const LONGEST = 4096
@@ -37,7 +37,7 @@ export function Lifted({ drawn, bounds, by, view, bitmaps }: LiftedProps) {
     return whenBitmapsArrive(repaint)
   }, [drawn, view.scale, bitmaps, width, height, x0, y0])
 
-  const corner = laid({ x: x0, y: y0 }, by)
+  const corner = similarity.apply({ x: x0, y: y0 }, by)
   const { a, b } = by
   return (
     <canvas

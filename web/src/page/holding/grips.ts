@@ -1,8 +1,6 @@
 import {
-  about,
   type Bounds,
   type Boxed,
-  between,
   boxOfBounds,
   type Handle,
   handlePlace,
@@ -10,7 +8,7 @@ import {
   type Similarity,
   type SnapGuide,
   type SnapLines,
-  shift,
+  similarity,
   snapMove,
   snapSides,
   type Turned,
@@ -51,13 +49,13 @@ export function snappedMove(
   { scale, freely }: Manner,
 ): { by: Similarity; guides: readonly SnapGuide[] } {
   const [one, other] = fingers as [Finger, Finger?]
-  if (other) return { by: between([one.from, other.from], [one.at, other.at]), guides: [] }
+  if (other) return { by: similarity.between([one.from, other.from], [one.at, other.at]), guides: [] }
   if (grip.what === 'turn') return { by: turned(one, middleOf(bounds)), guides: [] }
   if (grip.what === 'corner') return { by: grown(one, grip.corner, grip.opposite), guides: [] }
   const [dx, dy] = [one.at.x - one.from.x, one.at.y - one.from.y]
   const box = boxOfBounds(bounds)
   const snap = snapMove({ ...box, x: box.x + dx, y: box.y + dy }, lines, freely ? 0 : REACH / scale)
-  return { by: shift(dx + snap.dx, dy + snap.dy), guides: snap.guides }
+  return { by: similarity.translation(dx + snap.dx, dy + snap.dy), guides: snap.guides }
 }
 
 /** How far a handle of a thing was dragged, onto lines where it lies straight. */
@@ -84,14 +82,14 @@ function turned({ from, at }: Finger, middle: Point): Similarity {
   const angle = (place: Point) => (Math.atan2(place.y - middle.y, place.x - middle.x) * 180) / Math.PI
   const degrees = angle(at) - angle(from)
   const quarter = Math.round(degrees / 90) * 90
-  return about(middle, 1, Math.abs(degrees - quarter) < QUARTER_PULLS ? quarter : degrees)
+  return similarity.about(middle, 1, Math.abs(degrees - quarter) < QUARTER_PULLS ? quarter : degrees)
 }
 
 function grown({ from, at }: Finger, corner: Point, opposite: Point): Similarity {
   const across = { x: corner.x - opposite.x, y: corner.y - opposite.y }
   const square = across.x ** 2 + across.y ** 2
   const along = ((at.x - from.x) * across.x + (at.y - from.y) * across.y) / Math.max(1, square)
-  return about(opposite, Math.max(LEAST_GROWTH, 1 + along), 0)
+  return similarity.about(opposite, Math.max(LEAST_GROWTH, 1 + along), 0)
 }
 
 export const middleOf = ({ x0, y0, x1, y1 }: Bounds): Point => ({ x: (x0 + x1) / 2, y: (y0 + y1) / 2 })

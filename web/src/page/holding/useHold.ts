@@ -1,5 +1,4 @@
 import {
-  after,
   type Bounds,
   type Boxed,
   fitHeight,
@@ -10,11 +9,11 @@ import {
   type Similarity,
   type SnapGuide,
   type SnapLines,
-  still,
+  similarity,
 } from '@hand-back/core'
 import { type PointerEvent, useRef, useState } from 'react'
 import { measure } from '../draw/letters.ts'
-import { toPage, type View } from '../view.ts'
+import { toPage, type View } from '../view/view.ts'
 import { type Finger, type Grip, snappedDrag, snappedMove } from './grips.ts'
 
 /** What is picked and can be held: where it lies, what it comes to lie on, and what happens when it is let go. */
@@ -57,7 +56,7 @@ interface InHand {
   readonly guides: readonly SnapGuide[]
 }
 
-const NOTHING: InHand = { by: still, shaping: undefined, guides: [] }
+const NOTHING: InHand = { by: similarity.identity, shaping: undefined, guides: [] }
 
 /**
  * Moving, making larger and turning what is picked, by pen, mouse, or one or two fingers, wherever it lies:
@@ -68,7 +67,7 @@ export function useHold(held: Holdable | undefined, view: View): Hold {
   const [holding, setHolding] = useState(false)
   const fingers = useRef(new Map<number, Finger>())
   const grip = useRef<Grip>({ what: 'box' })
-  const settled = useRef<Similarity>(still)
+  const settled = useRef<Similarity>(similarity.identity)
   const far = useRef(false)
 
   const giveUp = () => {
@@ -84,7 +83,7 @@ export function useHold(held: Holdable | undefined, view: View): Hold {
     by,
     shaped: shaping && held?.only ? shapedBy(held.only, shaping) : undefined,
     guides,
-    lifted: by !== still || shaping !== undefined,
+    lifted: by !== similarity.identity || shaping !== undefined,
     take(event, taken) {
       if (event.button !== 0 || fingers.current.size > 1) return
       event.stopPropagation()
@@ -92,7 +91,7 @@ export function useHold(held: Holdable | undefined, view: View): Hold {
       const at = placeOf(event, view)
       if (fingers.current.size === 0) {
         grip.current = taken
-        settled.current = still
+        settled.current = similarity.identity
         far.current = false
       } else settled.current = by
       // With another finger down, both begin from where they are now.
@@ -115,11 +114,11 @@ export function useHold(held: Holdable | undefined, view: View): Hold {
         if (!only) return
         const { handle } = grip.current
         const { dx, dy, guides } = snappedDrag(only, handle, finger, held.lines(), freely)
-        setInHand({ by: still, shaping: { handle, dx, dy }, guides })
+        setInHand({ by: similarity.identity, shaping: { handle, dx, dy }, guides })
       } else {
         const all = [...fingers.current.values()]
         const { by, guides } = snappedMove(all, grip.current, held.bounds, held.lines(), freely)
-        setInHand({ by: after(settled.current, by), shaping: undefined, guides })
+        setInHand({ by: similarity.compose(settled.current, by), shaping: undefined, guides })
       }
     },
     letGo(event) {

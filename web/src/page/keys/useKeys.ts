@@ -1,8 +1,8 @@
 import type { Person } from '@hand-back/core'
 import { useEffect } from 'react'
 import { useHabits } from '../habits/useHabits.ts'
-import { isTyping, takesKeys } from '../takesKeys.ts'
 import { isSingle, type KeyAct, type KeyGroup, means } from './keyActs.ts'
+import { isTyping, takesKeys } from './takesKeys.ts'
 
 /** Listens for keys as long as the screen is there: the first act that they mean just now is done. */
 export function useKeys(person: Person, groups: readonly KeyGroup[]): void {

@@ -1,7 +1,7 @@
 import { TONES } from '@hand-back/core'
 import { Palette, PencilLine, StickyNote } from 'lucide-react'
-import { Opens } from '../picking/Opens.tsx'
-import { StripButton } from '../StripButton.tsx'
+import { Opens } from '../strip/Opens.tsx'
+import { StripButton } from '../strip/StripButton.tsx'
 import { type ChangeProps, type LaidKind, LETTERS } from './laidKind.ts'
 
 const NOTES = [

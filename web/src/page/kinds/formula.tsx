@@ -1,5 +1,5 @@
 import { PencilLine } from 'lucide-react'
-import { StripButton } from '../StripButton.tsx'
+import { StripButton } from '../strip/StripButton.tsx'
 import type { LaidKind } from './laidKind.ts'
 
 export const formula = {

@@ -1,6 +1,6 @@
 import type { AnswerValue, Printed, PrintedKind } from '@hand-back/core'
 import type { ReactNode } from 'react'
-import type { View } from '../view.ts'
+import type { View } from '../view/view.ts'
 
 /** What a place can do with what is done to it. */
 export interface AnswerActs {

@@ -1,6 +1,6 @@
 import { cutOff, cutsOf } from '@hand-back/core'
 import { Crop } from 'lucide-react'
-import { Opens } from '../picking/Opens.tsx'
+import { Opens } from '../strip/Opens.tsx'
 import type { ChangeProps, LaidKind } from './laidKind.ts'
 
 export const picture = {

@@ -1,5 +1,5 @@
 import { bottom, slidOf } from '@hand-back/core'
-import { toScreen } from '../view.ts'
+import { toScreen } from '../view/view.ts'
 import type { ControlProps, PageKind } from './pageKind.ts'
 
 export const plot: PageKind<'plot'> = { Control: Sliders }

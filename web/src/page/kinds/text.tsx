@@ -1,8 +1,8 @@
 import type { Face } from '@hand-back/core'
 import { PencilLine, Type } from 'lucide-react'
 import { familyOf } from '../draw/letters.ts'
-import { Opens } from '../picking/Opens.tsx'
-import { StripButton } from '../StripButton.tsx'
+import { Opens } from '../strip/Opens.tsx'
+import { StripButton } from '../strip/StripButton.tsx'
 import { type LaidKind, LETTERS } from './laidKind.ts'
 
 const FACES = [

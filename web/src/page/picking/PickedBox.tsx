@@ -13,7 +13,7 @@ import { bitmapsFor } from '../draw/bitmaps.ts'
 import { measure } from '../draw/letters.ts'
 import { HeldBox } from '../holding/HeldBox.tsx'
 import { useHold } from '../holding/useHold.ts'
-import type { View } from '../view.ts'
+import type { View } from '../view/view.ts'
 import type { Picking } from './usePicking.ts'
 
 interface PickedBoxProps {

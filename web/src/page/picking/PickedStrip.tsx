@@ -10,11 +10,11 @@ import {
   RotateCw,
   Trash2,
 } from 'lucide-react'
-import { ColourGrid } from '../ColourGrid.tsx'
 import { LineUp } from '../holding/LineUp.tsx'
 import { laidKindOf } from '../kinds/index.ts'
-import { StripButton } from '../StripButton.tsx'
-import { Opens } from './Opens.tsx'
+import { ColourGrid } from '../strip/ColourGrid.tsx'
+import { Opens } from '../strip/Opens.tsx'
+import { StripButton } from '../strip/StripButton.tsx'
 import type { Picking } from './usePicking.ts'
 
 /** How much larger or smaller one press makes, and by how many degrees it turns. */

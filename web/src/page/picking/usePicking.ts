@@ -1,5 +1,4 @@
 import {
-  about,
   type Bounds,
   boundsAround,
   boundsOfItem,
@@ -7,12 +6,10 @@ import {
   canBePicked,
   colourOf,
   fitThing,
-  growthOf,
   type Handle,
   type Item,
   isThing,
   itemUnder,
-  laid,
   loopOf,
   mm,
   moved,
@@ -21,16 +18,16 @@ import {
   pickedBy,
   resizeItem,
   type Similarity,
-  shift,
+  similarity,
   simplify,
   type Thing,
 } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import type { CopyStore } from '../copyStore.ts'
+import type { CopyStore } from '../copy/copyStore.ts'
 import { measure } from '../draw/letters.ts'
 import { middleOf } from '../holding/grips.ts'
 import type { Arranging } from '../holding/LineUp.tsx'
-import type { Tools } from '../useTools.ts'
+import type { Tools } from '../tools/useTools.ts'
 
 const NONE: ReadonlySet<string> = new Set()
 /** How exactly the way of a loop is kept, in points: far finer than a hand draws. */
@@ -141,9 +138,9 @@ export function usePicking(
       },
       letGo,
       move,
-      nudge: (dx, dy) => move(shift(dx, dy)),
+      nudge: (dx, dy) => move(similarity.translation(dx, dy)),
       spin(factor, degrees) {
-        if (bounds) move(about(middleOf(bounds), factor, degrees))
+        if (bounds) move(similarity.about(middleOf(bounds), factor, degrees))
       },
       recolour(colour) {
         const coloured = items.filter((item) => colourOf(item) !== undefined)
@@ -162,7 +159,7 @@ export function usePicking(
           for (const { id, x, y } of boxes) {
             const { x: toX, y: toY } = places.get(id)!
             if (toX !== x || toY !== y)
-              store.act(page, { act: 'move', items: [id], by: shift(toX - x, toY - y) })
+              store.act(page, { act: 'move', items: [id], by: similarity.translation(toX - x, toY - y) })
           }
         })
       },
@@ -190,12 +187,12 @@ const LEAST = 1
 const MOST = 20_000
 
 function staysInReach(bounds: Bounds, by: Similarity): boolean {
-  const side = Math.max(bounds.x1 - bounds.x0, bounds.y1 - bounds.y0) * growthOf(by)
-  const { x, y } = laid(middleOf(bounds), by)
+  const side = Math.max(bounds.x1 - bounds.x0, bounds.y1 - bounds.y0) * similarity.scaleOf(by)
+  const { x, y } = similarity.apply(middleOf(bounds), by)
   return side >= LEAST && side <= MOST && Math.abs(x) <= MOST && Math.abs(y) <= MOST
 }
 
 /** The same again under an id of its own, some points aside. */
 export function copyOf(item: Item, dx: number, dy: number): Item {
-  return { ...moved(item, shift(dx, dy)), id: crypto.randomUUID() }
+  return { ...moved(item, similarity.translation(dx, dy)), id: crypto.randomUUID() }
 }

@@ -2,9 +2,9 @@ import { Camera, ClipboardPaste, Image, type LucideIcon, Plus, Sigma } from 'luc
 import { Popover } from 'radix-ui'
 import { useRef, useState } from 'react'
 import { PUTS } from '../kinds/index.ts'
-import { StripButton } from '../StripButton.tsx'
-import { StripCard } from '../StripCard.tsx'
-import type { Tools } from '../useTools.ts'
+import { StripButton } from '../strip/StripButton.tsx'
+import { StripCard } from '../strip/StripCard.tsx'
+import type { Tools } from '../tools/useTools.ts'
 
 interface PutMenuProps {
   tools: Tools

@@ -1,7 +1,7 @@
 import { INK, MOST_LETTERS, type Thing, TONES } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { familyOf } from '../draw/letters.ts'
-import type { View } from '../view.ts'
+import type { View } from '../view/view.ts'
 
 interface WordsEditorProps {
   thing: Thing

@@ -1,9 +1,9 @@
 import { fitThing, type Thing } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import type { CopyStore } from '../copyStore.ts'
+import type { CopyStore } from '../copy/copyStore.ts'
+import { hasWords, keepWords, wordsOf } from '../copy/keepWords.ts'
 import { measure } from '../draw/letters.ts'
 import type { Picking } from '../picking/usePicking.ts'
-import { hasWords, keepWords, wordsOf } from './keepWords.ts'
 
 /** Words typed become an event when nothing was typed for this long, in milliseconds, and while one types on and on … */
 const REST = 500

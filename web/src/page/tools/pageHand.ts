@@ -1,10 +1,10 @@
 import { type InkPoint, type Point, type Stroke, worthKeeping } from '@hand-back/core'
 import type { WetCanvas } from '../draw/WetCanvas.ts'
-import type { View } from '../view.ts'
-import type { Writing } from '../writing.ts'
+import type { View } from '../view/view.ts'
 import { TOOLS } from './index.ts'
 import { Rubbing } from './rubbing.ts'
 import type { Hand, Tool } from './tool.ts'
+import type { Writing } from './writing.ts'
 
 /** Radius of the eraser on the screen, in CSS pixels. */
 const ERASER_RADIUS = 9

@@ -1,6 +1,6 @@
 import { MOST_VOICE_SECONDS } from '@hand-back/core'
 import { AudioLines, Square } from 'lucide-react'
-import { StripButton } from '../StripButton.tsx'
+import { StripButton } from '../strip/StripButton.tsx'
 import type { Recorded } from './recorder.ts'
 import { useRecorder } from './useRecorder.ts'
 import { sayLength } from './VoiceNotes.tsx'

@@ -2,7 +2,7 @@ import type { VoiceNote } from '@hand-back/core'
 import { Pause, Play } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { apiUrl } from '../../seat.ts'
-import { toScreen, type View } from '../view.ts'
+import { toScreen, type View } from '../view/view.ts'
 
 interface VoiceNotesProps {
   copy: string

@@ -1,12 +1,12 @@
 import { TextCursorInput } from 'lucide-react'
 import type { ReactNode } from 'react'
-import { ViewMenu } from '../habits/ViewMenu.tsx'
-import { PageStrip } from '../PageStrip.tsx'
 import { PickedStrip } from '../picking/PickedStrip.tsx'
-import { StripButton } from '../StripButton.tsx'
+import { StripButton } from '../strip/StripButton.tsx'
+import { ZoomButtons } from '../surface/ZoomButtons.tsx'
 import { PutMenu } from '../things/PutMenu.tsx'
-import { ZoomButtons } from '../ZoomButtons.tsx'
+import { PageStrip } from './PageStrip.tsx'
 import type { Work } from './useWork.ts'
+import { ViewMenu } from './ViewMenu.tsx'
 
 interface WorkingStripProps {
   work: Work

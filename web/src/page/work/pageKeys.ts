@@ -1,7 +1,7 @@
 import type { KeyAct, KeyGroup } from '../keys/keyActs.ts'
-import type { Surface } from '../Surface.ts'
+import type { Surface } from '../surface/Surface.ts'
 import { ALL_TOOLS } from '../tools/index.ts'
-import type { Tools } from '../useTools.ts'
+import type { Tools } from '../tools/useTools.ts'
 
 /** How far an arrow key moves the page, in CSS pixels. */
 const STEP = 60

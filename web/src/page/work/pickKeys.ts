@@ -1,8 +1,8 @@
 import { holdKeys } from '../holding/holdKeys.ts'
 import type { KeyGroup } from '../keys/keyActs.ts'
+import { pressedByKeys } from '../keys/takesKeys.ts'
 import type { Picking } from '../picking/usePicking.ts'
-import { pressedByKeys } from '../takesKeys.ts'
-import type { Tools } from '../useTools.ts'
+import type { Tools } from '../tools/useTools.ts'
 import { keysOfTools } from './pageKeys.ts'
 
 /** Picking up, and everything that is done to what is picked up. `putHere` puts the thing in hand where one looks. */

@@ -14,10 +14,10 @@ import {
 } from '@hand-back/core'
 import { useMemo } from 'react'
 import { useStore } from 'zustand'
-import type { CopyStore } from '../copyStore.ts'
+import type { CopyStore } from '../copy/copyStore.ts'
 import { madeThing } from '../things/madeThing.ts'
-import type { FittedTools } from '../useTools.ts'
-import type { Writing } from '../writing.ts'
+import type { FittedTools } from '../tools/useTools.ts'
+import type { Writing } from '../tools/writing.ts'
 
 /** What of a page is to be seen. */
 export interface Seen {

@@ -1,6 +1,6 @@
 import { type HandoutPlan, nameOf, type PlannedCopy, printedFor, type Sheet } from '@hand-back/core'
 import { useState } from 'react'
-import { PaperThumb } from '../../page/paper/PaperThumb.tsx'
+import { PaperThumb } from '../../page/pages/PaperThumb.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 
 /** What will happen in one class, in plain words, with every copy to be looked at. */

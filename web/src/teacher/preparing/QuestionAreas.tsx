@@ -1,6 +1,6 @@
 import type { WorksheetPage } from '@hand-back/core'
 import { useStore } from 'zustand'
-import { toScreen, type View } from '../../page/view.ts'
+import { toScreen, type View } from '../../page/view/view.ts'
 import type { SheetStore } from './sheetStore.ts'
 
 /** The room that label and marks of a question need, in CSS pixels. */

@@ -1,5 +1,4 @@
 import {
-  about,
   around,
   type Box,
   canTurn,
@@ -7,12 +6,12 @@ import {
   middle,
   type Similarity,
   seenBox,
-  shift,
+  similarity,
 } from '@hand-back/core'
 import { holdKeys, type InHand } from '../../page/holding/holdKeys.ts'
 import type { KeyGroup } from '../../page/keys/keyActs.ts'
-import type { Surface } from '../../page/Surface.ts'
-import { pressedByKeys } from '../../page/takesKeys.ts'
+import { pressedByKeys } from '../../page/keys/takesKeys.ts'
+import type { Surface } from '../../page/surface/Surface.ts'
 import { viewKeys } from '../../page/work/pageKeys.ts'
 import { putCopies } from './clipboard.ts'
 import { pageAt, pickedOf, type SheetStore } from './sheetStore.ts'
@@ -60,9 +59,10 @@ function inHand(store: SheetStore): InHand {
       const { picked, area } = store.view.getState()
       return picked.size > 0 || area !== undefined
     },
-    nudge: (dx, dy) => lay(() => shift(dx, dy), 'nudge'),
+    nudge: (dx, dy) => lay(() => similarity.translation(dx, dy), 'nudge'),
     spin(factor, degrees) {
-      if (degrees === 0 || free().every(canTurn)) lay((box) => about(middle(box), factor, degrees), 'spin')
+      if (degrees === 0 || free().every(canTurn))
+        lay((box) => similarity.about(middle(box), factor, degrees), 'spin')
     },
     duplicate() {
       const preparing = store.view.getState()

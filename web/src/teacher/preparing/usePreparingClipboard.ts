@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { useCopyPaste } from '../../page/work/useCopyPaste.ts'
+import { useCopyPaste } from '../../page/clipboard/useCopyPaste.ts'
 import { sayProblem } from '../../ui/notices.ts'
 import { bringPicture } from './bringPicture.ts'
 import { pickedAsText, putText } from './clipboard.ts'

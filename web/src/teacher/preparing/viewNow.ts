@@ -1,4 +1,4 @@
-import type { Surface } from '../../page/Surface.ts'
+import type { Surface } from '../../page/surface/Surface.ts'
 
 let shown: Surface | undefined
 

@@ -1,4 +1,4 @@
-import { COLOURS } from '../../../page/swatches.ts'
+import { COLOURS } from '../../../page/strip/swatches.ts'
 import { ColourRow } from '../panels/rows.tsx'
 import type { PanelProps, TeacherKind } from './teacherKind.ts'
 

@@ -1,6 +1,6 @@
 import { NotAFormula, type Parameter, parameter, readFormula } from '@hand-back/core'
 import { Plus, X } from 'lucide-react'
-import { COLOURS } from '../../../page/swatches.ts'
+import { COLOURS } from '../../../page/strip/swatches.ts'
 import { Button } from '../../../ui/Button.tsx'
 import { AxisRows } from '../panels/AxisRows.tsx'
 import { NumberBox, SMALL_INPUT, TickRow } from '../panels/rows.tsx'

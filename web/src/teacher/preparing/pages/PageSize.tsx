@@ -1,5 +1,5 @@
 import { inMm, resizePage, type WorksheetPage } from '@hand-back/core'
-import { PaperThumb } from '../../../page/paper/PaperThumb.tsx'
+import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
 import { usePreparing } from '../context.ts'
 import { usePageSize } from './sizes.tsx'

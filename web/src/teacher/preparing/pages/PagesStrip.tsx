@@ -11,7 +11,7 @@ import { duplicatePages, movePages, turnPage, type WorksheetPage } from '@hand-b
 import { Copy, Plus, RotateCw, Trash2 } from 'lucide-react'
 import { type KeyboardEvent, type MouseEvent, useEffect, useRef, useState } from 'react'
 import { useStore } from 'zustand'
-import { PaperThumb } from '../../../page/paper/PaperThumb.tsx'
+import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
 import { Button } from '../../../ui/Button.tsx'
 import { sayDone } from '../../../ui/notices.ts'
 import { usePreparing } from '../context.ts'

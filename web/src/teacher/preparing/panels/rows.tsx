@@ -1,6 +1,6 @@
 import { inMm, mm } from '@hand-back/core'
 import { type ReactNode, useEffect, useId, useState } from 'react'
-import { COLOURS } from '../../../page/swatches.ts'
+import { COLOURS } from '../../../page/strip/swatches.ts'
 
 export const SMALL_INPUT =
   'min-h-[34px] w-full min-w-0 rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1 text-ink'

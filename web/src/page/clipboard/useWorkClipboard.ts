@@ -1,0 +1,149 @@
+import {
+  blankItem,
+  type CopyWhole,
+  type Item,
+  type Placed,
+  type Thing,
+  type WorksheetPage,
+} from '@hand-back/core'
+import { useMemo } from 'react'
+import { Problem } from '../../api/ask.ts'
+import { apiUrl } from '../../seat.ts'
+import { sayProblem } from '../../ui/notices.ts'
+import { smallerPhoto } from '../answers/smallerPhoto.ts'
+import type { CopyStore } from '../copy/copyStore.ts'
+import type { Putting } from '../kinds/index.ts'
+import type { Look } from '../kinds/laidKind.ts'
+import { ASIDE, type Picking } from '../picking/usePicking.ts'
+import { madeThing } from '../things/madeThing.ts'
+import type { Things } from '../things/useThings.ts'
+import type { WorkClipboard } from './useCopyPaste.ts'
+import { type Carried, copyWork, lastCopied, pasted, picturesIn, readWork } from './workClipboard.ts'
+
+interface Place {
+  copy: CopyWhole
+  store: CopyStore
+  page: WorksheetPage
+  placed: readonly Placed[]
+  picking: Picking
+  things: Things
+  /** Where on the page one looks. */
+  middle: () => { x: number; y: number }
+  bytesOf: (recording: string) => Blob | undefined
+  look: Look
+  putting: Putting
+}
+
+export interface Pasting extends WorkClipboard {
+  /** Puts the thing in hand where one looks. */
+  putHere(): void
+  copy(): void
+  /** Puts what was copied in this tab last. */
+  pasteLast(): void
+  hasLast(): boolean
+  addPicture(file: Blob): Promise<void>
+}
+
+/** The most of a page's width that a new picture takes, and the most of its height. */
+const PICTURE = { width: 0.45, height: 0.5 }
+const DOTS_PER_POINT = 150 / 72
+
+/** Copying and pasting ink and things; words and pictures from elsewhere come as things. */
+export function useWorkClipboard(place: Place): Pasting {
+  const { copy, store, page, placed, picking, things, middle, bytesOf, look, putting } = place
+  return useMemo(() => {
+    const addPicture = async (file: Blob) => {
+      try {
+        const photo = await smallerPhoto(file)
+        const recording = crypto.randomUUID()
+        things.add(pictureThing(recording, photo, page, middle()), { recording, bytes: photo.bytes })
+      } catch {
+        sayProblem(new Problem('This is not a picture that can be shown. Choose another.', 422))
+      }
+    }
+    const put = async (carried: Carried) => {
+      const there = new Set(placed.map(({ item }) => item.id))
+      const items = pasted(carried, there, page, ASIDE)
+      const ready =
+        carried.copy === copy.id
+          ? items.map((item): Ready => ({ item }))
+          : await withOwnPictures(items, carried.copy, bytesOf)
+      const plain = ready.filter(({ picture }) => picture === undefined).map(({ item }) => item)
+      store.together(() => {
+        if (plain.length > 0) store.add(page.id, plain)
+        for (const { item, picture } of ready) if (picture) store.add(page.id, [item], picture)
+      })
+      picking.pick(ready.map(({ item }) => item.id))
+    }
+    const paste = (carried: Carried) => void put(carried).catch(sayProblem)
+    const words = (text: string) => {
+      const thing = madeThing('text', { from: middle(), to: middle() }, look)
+      if (thing.kind === 'text') things.putDown({ ...thing, text: text.slice(0, 20_000) })
+    }
+    return {
+      addPicture,
+      putHere: () => things.putDown(madeThing(putting, { from: middle(), to: middle() }, look)),
+      cut: picking.take,
+      copied: () => (picking.items.length === 0 ? undefined : copyWork(picking.items, copy.id)),
+      copy: () => void (picking.items.length > 0 && copyWork(picking.items, copy.id)),
+      hasLast: () => lastCopied() !== undefined,
+      pasteLast() {
+        const carried = lastCopied()
+        if (carried) paste(carried)
+      },
+      paste(data) {
+        const picture = [...data.files].find(({ type }) => type.startsWith('image/'))
+        if (picture) return void addPicture(picture)
+        const text = data.getData('text/plain')
+        const carried = readWork(text)
+        if (carried) paste(carried)
+        else if (text.trim() !== '') words(text.trim())
+      },
+    } satisfies Pasting
+  }, [copy.id, store, page, placed, picking, things, middle, bytesOf, look, putting])
+}
+
+interface Ready {
+  readonly item: Item
+  readonly picture?: { recording: string; bytes: Blob }
+}
+
+/** A picture of another copy is fetched and becomes one of this copy. */
+async function withOwnPictures(
+  items: readonly Item[],
+  from: string,
+  bytesOf: (recording: string) => Blob | undefined,
+): Promise<Ready[]> {
+  const pictures = new Set<Item>(picturesIn(items))
+  return Promise.all(
+    items.map(async (item): Promise<Ready> => {
+      if (!pictures.has(item) || item.kind !== 'picture') return { item }
+      const here = bytesOf(item.file)
+      const bytes = here ?? (await fetchPicture(from, item.file))
+      const recording = crypto.randomUUID()
+      return { item: { ...item, file: recording }, picture: { recording, bytes } }
+    }),
+  )
+}
+
+async function fetchPicture(copy: string, recording: string): Promise<Blob> {
+  const answer = await fetch(apiUrl(`/copies/${copy}/recordings/${recording}`)).catch(() => undefined)
+  if (!answer?.ok) throw new Problem('The picture cannot be fetched from the other copy just now.', 0)
+  return answer.blob()
+}
+
+function pictureThing(
+  recording: string,
+  { width, height }: { width: number; height: number },
+  page: WorksheetPage,
+  at: { x: number; y: number },
+): Thing {
+  const factor = Math.min(
+    1 / DOTS_PER_POINT,
+    (page.width * PICTURE.width) / width,
+    (page.height * PICTURE.height) / height,
+  )
+  const [wide, high] = [width * factor, height * factor]
+  const box = { x: at.x - wide / 2, y: at.y - high / 2, width: wide, height: high }
+  return { ...blankItem('picture', box, () => crypto.randomUUID()), file: recording, turn: 0 }
+}

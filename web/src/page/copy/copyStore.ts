@@ -1,0 +1,340 @@
+import {
+  type AnswerValue,
+  answerId,
+  type CopyLog,
+  type CopyState,
+  type CopyWhole,
+  type EventFate,
+  emptyLog,
+  forget,
+  type History,
+  historyOf,
+  type Item,
+  invert,
+  type KeptEvent,
+  type Layer,
+  lastTogether,
+  make,
+  noHistory,
+  type PageAct,
+  type PageEvent,
+  type Person,
+  pageOf,
+  placedOn,
+  plainThroughout,
+  receive,
+  remember,
+  type SignedEvent,
+} from '@hand-back/core'
+import { createStore, type StoreApi } from 'zustand/vanilla'
+import type { LiveSocket } from '../../api/live.ts'
+import type { Sound, Typing } from '../device/keepsake.ts'
+import type { LogShelf } from '../device/logShelf.ts'
+import type { CopyOutbox } from '../device/outbox.ts'
+import { keepWords } from './keepWords.ts'
+import { LogReader } from './logReader.ts'
+import { Moments } from './moments.ts'
+import { portions } from './pageActs.ts'
+
+/** An open copy, as its screen sees it. */
+export interface OpenCopy {
+  readonly log: CopyLog
+  readonly history: History
+  readonly state: CopyState
+  readonly round: number
+  /** Everything that was there has been read at least once. */
+  readonly ready: boolean
+  /** A sentence when the copy cannot be followed any more. */
+  readonly trouble: string | undefined
+  /** Why something made here was not taken, the last time that happened. It stays on the page and on this device. */
+  readonly refused: string | undefined
+}
+
+/** A copy open on this device: its log, what this person can undo, and the ways to change it. */
+export class CopyStore {
+  readonly view: StoreApi<OpenCopy>
+  #copy: CopyWhole
+  readonly #person: Person
+  readonly #layer: Layer
+  readonly #outbox: CopyOutbox
+  readonly #reader: LogReader
+  readonly #shelf: LogShelf | undefined
+  readonly #stops: (() => void)[]
+  readonly #moments = new Moments()
+  /** The ids of this person's own events, and those of them that school has kept, in its order. */
+  #own = new Set<string>()
+  #ownKept: PageEvent[] = []
+
+  /** `layer` is the one this person writes on; `shelf`, where this device keeps what it has read. */
+  constructor(
+    copy: CopyWhole,
+    person: Person,
+    layer: Layer,
+    outbox: CopyOutbox,
+    socket: LiveSocket,
+    shelf?: LogShelf,
+  ) {
+    this.#copy = copy
+    this.#person = person
+    this.#layer = layer
+    this.#outbox = outbox
+    this.#shelf = shelf
+    this.view = createStore(() => ({
+      log: emptyLog,
+      history: noHistory,
+      state: copy.state,
+      round: copy.round,
+      ready: false,
+      trouble: undefined,
+      refused: undefined,
+    }))
+    this.#reader = new LogReader(copy.id, copy.handout, socket, {
+      readTo: () => this.#now.log.readTo,
+      take: (events) => this.#take(events),
+      stand: (state, round) => this.#stand(state, round),
+      stoodAnew: () => outbox.release(),
+      through: () => this.#through(),
+      gone: (why) => this.#set({ trouble: why }),
+    })
+    this.#stops = [
+      outbox.onFates((of, fates) => of === copy.id && this.#settle(fates)),
+      outbox.onDeleted((of, events) => of === copy.id && this.#forget(new Set(events))),
+    ]
+    void this.#open()
+  }
+
+  async #open(): Promise<void> {
+    const read = (await this.#shelf?.of(this.#copy.id)) ?? []
+    if (read.length > 0) this.#take(read, true)
+    for (const event of await this.#outbox.waitingFor(this.#copy.id)) {
+      this.#set({ log: make(this.#now.log, event) })
+      this.#remember(event)
+    }
+    await this.#reader.catchUp()
+    // Out of reach: what this device has read before is what there is to be seen.
+    if (read.length > 0 && !this.#reader.reached) this.#set({ ready: true })
+    for (const typing of await this.#outbox.typingIn(this.#copy.id)) await this.#takeUp(typing)
+  }
+
+  /** What was being typed when the tab ended is kept as it was. */
+  async #takeUp({ page, at, typed }: Typing): Promise<void> {
+    if ('thing' in typed) keepWords(this, page, typed.thing)
+    else this.answer(page, at, typed)
+    await this.#outbox.typed(this.#copy.id, at)
+  }
+
+  /** It can be read (again): what was held because it could not be may be taken now. */
+  #through(): void {
+    const again = this.#now.trouble !== undefined
+    this.#set({ ready: true, trouble: undefined })
+    if (again) this.#outbox.release()
+  }
+
+  /** Keeps what is being typed on the device, before it is kept as an event. */
+  keepTyping(page: string, at: string, typed: Typing['typed']): void {
+    void this.#outbox.keepTyping({ copy: this.#copy.id, page, at, typed: plainThroughout(typed) })
+  }
+
+  /** What was typed there is kept as an event, or was given up. */
+  doneTyping(at: string): void {
+    void this.#outbox.typed(this.#copy.id, at)
+  }
+
+  /** Stops listening. What was made goes on being sent. */
+  close(): void {
+    this.#reader.close()
+    for (const stop of this.#stops) stop()
+  }
+
+  /** The copy with other rules or pages than it was opened with. */
+  renew(copy: CopyWhole): void {
+    this.#copy = copy
+  }
+
+  /** The teacher brings back what somebody took away, in exchange for the pieces that are left of it. */
+  bringBack(page: string, { bring, take }: { bring: string[]; take: string[] }): void {
+    if (bring.length === 0) return
+    const event: PageEvent = { ...this.#common(page), layer: 'work', act: 'swap', take, bring, items: [] }
+    this.#keep({ ...event, author: this.#person.id, round: this.#now.round, free: true })
+  }
+
+  /** Does something to a page, on the layer that this person writes on; returns the id of the event. */
+  act(page: string, act: PageAct): string {
+    const event = { ...this.#common(page), ...act } as PageEvent
+    this.#commit(event)
+    return event.id
+  }
+
+  /** What is done in `acts` is one act to whoever undoes it. */
+  together(acts: () => void): void {
+    this.#moments.together(acts)
+  }
+
+  /** Undoes just these acts of this person, the last first; what was undone meanwhile stays undone. */
+  undoThese(events: readonly string[]): void {
+    this.#reverse(this.#now.history.done.filter(({ id }) => events.includes(id)).reverse())
+  }
+
+  /** Puts items on a page, on the layer that this person writes on. */
+  add(page: string, items: readonly Item[], sound?: Sound): void {
+    this.together(() => {
+      for (const some of portions(items))
+        this.#commit({ ...this.#common(page), act: 'add', items: some }, sound)
+    })
+  }
+
+  /** Takes items away; undo brings them back. */
+  take(page: string, items: string[]): void {
+    if (items.length > 0) this.#commit({ ...this.#common(page), act: 'take', items })
+  }
+
+  /** Moves an item that lies at a place. */
+  move(page: string, item: string, from: { x: number; y: number }, to: { x: number; y: number }): void {
+    this.#commit({ ...this.#common(page), act: 'change', item, set: to, was: from })
+  }
+
+  /** Puts an answer at a printed place; the one before is in the log. */
+  answer(page: string, place: string, value: AnswerValue): void {
+    const id = answerId(this.#copy.id, place)
+    const there = this.itemOn(page, id)
+    if (there?.kind === 'answer') {
+      if (JSON.stringify(there.value) !== JSON.stringify(value))
+        this.#commit({
+          ...this.#common(page),
+          act: 'change',
+          item: id,
+          set: { value },
+          was: { value: there.value },
+        })
+    } else this.add(page, [{ id, kind: 'answer', place, value }])
+  }
+
+  /** Lays a card somewhere: one that was moved before, one that lies where it was printed, or a new one of a stack. */
+  putCard(page: string, id: string, card: string, to: { x: number; y: number }): void {
+    const there = this.itemOn(page, id)
+    if (there?.kind === 'card') this.move(page, id, { x: there.x, y: there.y }, to)
+    else this.add(page, [{ id, kind: 'card', card, ...to }])
+  }
+
+  /** An item of the layer that this person writes on, as it lies on a page now. */
+  itemOn(page: string, id: string): Item | undefined {
+    const placed = placedOn(pageOf(this.#now.log, page), this.#layer, id)
+    return placed && !placed.taken ? placed.item : undefined
+  }
+
+  /** Undoes this person's last act; returns the page it was on. */
+  undo(): string | undefined {
+    return this.#reverse(lastTogether(this.#now.history.done))
+  }
+
+  /** Does again what was undone last; returns the page it was on. */
+  redo(): string | undefined {
+    return this.#reverse(lastTogether(this.#now.history.undone))
+  }
+
+  /** Says where the copy stands now, as an answer told it. */
+  stand(state: CopyState, round: number): void {
+    this.#stand(state, round)
+  }
+
+  #take(events: readonly KeptEvent[], fromShelf = false): void {
+    const { readTo } = this.#now.log
+    const { log, missing } = receive(this.#now.log, events)
+    if (log !== this.#now.log) this.#set({ log })
+    if (missing) void this.#reader.catchUp()
+    const fresh = events.filter(({ layer, seq }) => seq > readTo[layer] && seq <= log.readTo[layer])
+    this.#rememberKept(fresh)
+    if (!fromShelf && fresh.length > 0) this.#shelf?.add(this.#copy.id, fresh)
+  }
+
+  /**
+   * What this device made is remembered when it is made. What the same person made before, or on
+   * another device, takes its place in school's order, before everything that waits here.
+   */
+  #rememberKept(events: readonly KeptEvent[]): void {
+    const mine = events.filter((event) => this.#isMine(event)).sort((a, b) => a.seq - b.seq)
+    const strange = mine.some(({ id }) => !this.#own.has(id))
+    for (const event of mine) {
+      this.#own.add(event.id)
+      this.#ownKept.push(event)
+    }
+    if (strange) this.#set({ history: historyOf([...this.#ownKept, ...this.#now.log.pending]) })
+  }
+
+  /** Feedback of rounds handed back is not to be undone. */
+  #isMine(event: KeptEvent): boolean {
+    const over = event.layer === 'feedback' && event.round !== this.#now.round
+    return event.author === this.#person.id && event.layer === this.#layer && !over
+  }
+
+  #commit(made: PageEvent, sound?: Sound): void {
+    // Pasted text may hold letters that nobody can keep.
+    const event = plainThroughout(made)
+    const free = this.#copy.touchAll && event.layer === 'work' && event.act !== 'add'
+    const signed = {
+      ...event,
+      author: this.#person.id,
+      round: this.#now.round,
+      ...(free ? { free } : {}),
+    }
+    this.#keep(signed, sound)
+    this.#remember(signed)
+  }
+
+  #keep(signed: SignedEvent, sound?: Sound): void {
+    this.#set({ log: make(this.#now.log, signed) })
+    void this.#outbox.put(this.#copy.id, signed, sound)
+  }
+
+  #remember(event: PageEvent): void {
+    if (this.#own.has(event.id)) return
+    this.#own.add(event.id)
+    this.#set({ history: remember(this.#now.history, event) })
+  }
+
+  /** Does the opposite of acts, in their order, as one act; returns the page of the last of them. */
+  #reverse(events: readonly PageEvent[]): string | undefined {
+    this.together(() => {
+      for (const event of events) this.#commit(invert(event, crypto.randomUUID(), this.#moments.next()))
+    })
+    return events.at(-1)?.page
+  }
+
+  #settle(fates: readonly EventFate[]): void {
+    const pending = new Map(this.#now.log.pending.map((event) => [event.id, event]))
+    const kept: KeptEvent[] = []
+    for (const fate of fates) {
+      const event = pending.get(fate.id)
+      if (event && fate.fate === 'kept')
+        kept.push({ ...event, seq: fate.seq, round: fate.round, keptAt: Date.now() })
+    }
+    if (kept.length > 0) this.#take(kept)
+    // It stays to be seen, and on this device: only people delete.
+    const wrong = fates.find(({ fate }) => fate === 'wrong')
+    if (wrong && 'why' in wrong) this.#set({ refused: wrong.why })
+  }
+
+  #forget(events: ReadonlySet<string>): void {
+    this.#set({ log: forget(this.#now.log, events) })
+  }
+
+  #stand(state: CopyState, round: number): void {
+    if (round !== this.#now.round && this.#layer === 'feedback') {
+      this.#ownKept = []
+      this.#set({ history: noHistory })
+    }
+    this.#set({ state, round })
+  }
+
+  #common(page: string) {
+    return { id: crypto.randomUUID(), page, layer: this.#layer, madeAt: this.#moments.next() }
+  }
+
+  get #now(): OpenCopy {
+    return this.view.getState()
+  }
+
+  #set(change: Partial<OpenCopy>): void {
+    this.view.setState(change)
+  }
+}

@@ -1,0 +1,161 @@
+import { emptyPage, inSight, type Person, type Ruling, type WorksheetPage } from '@hand-back/core'
+import { useMemo } from 'react'
+import { useStore } from 'zustand'
+import { Button } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
+import type { CopyStore } from '../copy/copyStore.ts'
+import { PaperThumb } from './PaperThumb.tsx'
+import { isOwn, layIn, makeRoom, shiftPage, takeOut } from './roomActs.ts'
+
+const LINES = '#9fb4c7'
+/** Papers that a student can lay in. */
+const PAPERS: readonly (readonly [string, Ruling])[] = [
+  ['Plain', { form: 'plain', colour: LINES }],
+  ['Ruled', { form: 'ruled', colour: LINES, spacing: 9 }],
+  ['Handwriting', { form: 'handwriting', colour: LINES, height: 8 }],
+  ['Squared', { form: 'squared', colour: LINES, side: 5 }],
+  ['Dotted', { form: 'dotted', colour: LINES, side: 5 }],
+]
+
+interface PagesDialogProps {
+  store: CopyStore
+  /** The pages as they were handed out. */
+  printed: readonly WorksheetPage[]
+  pages: readonly WorksheetPage[]
+  index: number
+  person: Person
+  copy: string
+  photoUrl: (recording: string) => string
+  /** Left out: only to look and to turn. */
+  writes: boolean
+  onTurn: (page: string) => void
+  onClose: () => void
+}
+
+/** All pages at a glance; more room on the one in hand, new pages after it, one’s own moved or taken out. */
+export function PagesDialog({
+  store,
+  printed,
+  pages,
+  index,
+  person,
+  copy,
+  photoUrl,
+  writes,
+  onTurn,
+  onClose,
+}: PagesDialogProps) {
+  const log = useStore(store.view, ({ log: { pages: of } }) => of)
+  const page = pages[index]!
+  const works = useMemo(
+    () =>
+      pages.map(({ id }) => ({
+        copy,
+        photoUrl,
+        items: inSight(log.get(id) ?? emptyPage).map(({ item }) => item),
+      })),
+    [pages, log, copy, photoUrl],
+  )
+  return (
+    <Dialog open onClose={onClose} title="Pages" wide>
+      {writes && (
+        <div className="mb-5 grid gap-3 rounded-md border border-rule bg-sheet p-3">
+          <p className="flex flex-wrap items-center gap-2">
+            <b className="min-w-[130px]">Page {index + 1}: more room</b>
+            <Button large onClick={() => makeRoom(store, page, 'foot') && onClose()}>
+              Longer
+            </Button>
+            <Button large onClick={() => makeRoom(store, page, 'side') && onClose()}>
+              Wider
+            </Button>
+          </p>
+          <p className="flex flex-wrap items-center gap-2">
+            <b className="min-w-[130px]">A new page after it</b>
+            {PAPERS.map(([name, ruling]) => (
+              <Button
+                key={name}
+                large
+                onClick={() => {
+                  onTurn(layIn(store, printed, pages, page, ruling))
+                  onClose()
+                }}
+              >
+                {name}
+              </Button>
+            ))}
+          </p>
+        </div>
+      )}
+      <ul className="flex flex-wrap gap-x-5 gap-y-5">
+        {pages.map((each, at) => {
+          const own = writes && isOwn(log, each.id, person.id)
+          return (
+            <li key={each.id} className="flex w-[132px] flex-col items-center gap-1.5">
+              <button
+                type="button"
+                aria-label={`Page ${at + 1}`}
+                aria-current={at === index ? 'page' : undefined}
+                onClick={() => {
+                  onTurn(each.id)
+                  onClose()
+                }}
+                className={`relative rounded-tag p-1 ${at === index ? 'outline outline-[3px] outline-ink' : 'hover:outline hover:outline-2 hover:outline-ink-soft'}`}
+              >
+                <PaperThumb page={each} width={120} label="" work={works[at]!} />
+              </button>
+              <span className="tabular font-semibold">{at + 1}</span>
+              {own && (
+                <span className="flex gap-1">
+                  <Small
+                    label={`Page ${at + 1} earlier`}
+                    onClick={() => shiftPage(store, pages, each.id, -1)}
+                    disabled={at === 0}
+                  >
+                    ←
+                  </Small>
+                  <Small
+                    label={`Page ${at + 1} later`}
+                    onClick={() => shiftPage(store, pages, each.id, 1)}
+                    disabled={at === pages.length - 1}
+                  >
+                    →
+                  </Small>
+                  <Small
+                    label={`Take page ${at + 1} out`}
+                    onClick={() => {
+                      if (at === index) onTurn(pages[at === 0 ? 1 : at - 1]!.id)
+                      takeOut(store, each.id)
+                    }}
+                    disabled={pages.length === 1}
+                  >
+                    ×
+                  </Small>
+                </span>
+              )}
+            </li>
+          )
+        })}
+      </ul>
+    </Dialog>
+  )
+}
+
+interface SmallProps {
+  label: string
+  onClick: () => void
+  disabled: boolean
+  children: string
+}
+
+function Small({ label, children, ...rest }: SmallProps) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      {...rest}
+      className="h-11 w-11 rounded-tag border border-rule bg-sheet text-lg font-semibold disabled:opacity-40"
+    >
+      {children}
+    </button>
+  )
+}

@@ -1,0 +1,284 @@
+import {
+  type Drawn,
+  type Guide,
+  type Point,
+  Steadier,
+  type Stroke,
+  shinesThrough,
+  type WorksheetPage,
+} from '@hand-back/core'
+import { InkCanvas } from '../draw/InkCanvas.ts'
+import { PaperCanvas, type Unseen } from '../draw/PaperCanvas.ts'
+import type { Bitmaps } from '../draw/paint.ts'
+import { WetCanvas } from '../draw/WetCanvas.ts'
+import { TOOLS } from '../tools/index.ts'
+import { PageHand } from '../tools/pageHand.ts'
+import type { Tool } from '../tools/tool.ts'
+import type { Finger, Writing } from '../tools/writing.ts'
+import {
+  fitScale,
+  fitView,
+  panBy,
+  type Size,
+  shownPart,
+  toPage,
+  transformBetween,
+  type View,
+  zoomAt,
+} from '../view/view.ts'
+import { Pointers } from './pointers.ts'
+
+/** How long after a move of the view the ink is drawn sharp again, in milliseconds, when drawing it takes long. */
+const REST = 90
+/** Drawing all ink faster than this many milliseconds is done at every frame of a move. */
+const QUICK = 7
+/** With more strokes than this, how long drawing takes is known only after it was asked for: it waits for the rest. */
+const FEW = 400
+
+/** How far a steadied line may lie from where the mouse is, in CSS pixels. */
+const LEASH = 9
+
+export interface SurfaceEvents {
+  viewChanged(view: View): void
+  paperUnseen(why: Unseen): void
+  penSeen(): void
+}
+
+interface Canvases {
+  readonly stage: HTMLElement
+  readonly paper: HTMLCanvasElement
+  readonly highlighter: HTMLCanvasElement
+  readonly ink: HTMLCanvasElement
+  readonly wet: HTMLCanvasElement
+}
+
+/**
+ * The page one writes on: paper, highlighter, ink and the wet stroke, each on a canvas the size of the
+ * window. Moving the view moves what is drawn at once and draws it sharp when the view rests.
+ */
+export class Surface {
+  readonly #host: HTMLElement
+  readonly #stage: HTMLElement
+  readonly #paper: PaperCanvas
+  readonly #highlighter: InkCanvas
+  readonly #ink: InkCanvas
+  readonly #wet: WetCanvas
+  readonly #events: SurfaceEvents
+  readonly #pointers: Pointers
+  readonly #watch: ResizeObserver
+  #window: Size = { width: 1, height: 1 }
+  #page: WorksheetPage | undefined
+  #strokes: readonly Stroke[] = []
+  #view: View = { scale: 1, x: 0, y: 0 }
+  #lens: View | undefined
+  #drawnView: View = this.#view
+  #writing: Writing | undefined
+  #frame = 0
+  #rest: ReturnType<typeof setTimeout> | undefined
+  #drawTook = 0
+  #finger: Finger = 'until pen'
+  #penSeen: boolean
+  readonly #hand: PageHand
+
+  constructor(host: HTMLElement, canvases: Canvases, events: SurfaceEvents, penSeen: boolean) {
+    this.#host = host
+    this.#penSeen = penSeen
+    this.#stage = canvases.stage
+    this.#events = events
+    this.#paper = new PaperCanvas(canvases.paper, events.paperUnseen)
+    this.#highlighter = new InkCanvas(canvases.highlighter, true)
+    this.#ink = new InkCanvas(canvases.ink)
+    this.#wet = new WetCanvas(canvases.wet)
+    this.#hand = new PageHand(this.#wet, {
+      view: () => this.#view,
+      strokes: () => this.#strokes,
+      writing: () => this.#writing,
+      inkChanged: () => this.#updateInk(),
+    })
+    const hand = this.#hand
+    this.#pointers = new Pointers(
+      host,
+      {
+        toolFor: (eraserEnd) =>
+          this.#writing ? TOOLS[eraserEnd ? 'eraser' : this.#writing.tool] : undefined,
+        guidesFor: (tool, pointerType) => this.#guidesFor(tool, pointerType),
+        drawing: {
+          down: (tool: Tool, at) => tool.down(hand, at),
+          move: (tool: Tool, points, foreseen) => tool.move(hand, points, foreseen),
+          up: (tool: Tool) => tool.up(hand),
+          cancel: (tool: Tool) => tool.cancel(hand),
+        },
+        toPage: (at) => toPage(this.#view, at),
+        pan: (dx, dy) => this.#page && this.setView(panBy(this.#view, dx, dy, this.#page, this.#window)),
+        zoom: (at, factor) =>
+          this.#page && this.setView(zoomAt(this.#view, at, factor, this.#page, this.#window)),
+        leans: () => this.#writing?.tool === 'pen' && this.#writing.swatch.nib === 'brush',
+        penSeen: () => {
+          this.#penSeen = true
+          this.finger = this.#finger
+          events.penSeen()
+        },
+      },
+      penSeen,
+    )
+    this.#watch = new ResizeObserver(() => this.#resize())
+    this.#watch.observe(host)
+    this.#resize()
+  }
+
+  close(): void {
+    this.#watch.disconnect()
+    this.#pointers.close()
+    this.#paper.close()
+    clearTimeout(this.#rest)
+    cancelAnimationFrame(this.#frame)
+  }
+
+  set finger(finger: Finger) {
+    this.#finger = finger
+    this.#pointers.fingerMoves = finger === 'moves' || (finger === 'until pen' && this.#penSeen)
+  }
+
+  /** Holds the view still: a part of the page seen large, where only writing counts. Left out: it moves again. */
+  set lens(lens: View | undefined) {
+    this.#lens = lens
+    if (lens) this.setView(lens)
+  }
+
+  /** Looks at a place of the page, in the middle, at a scale. */
+  look(at: Point, scale: number): void {
+    if (!this.#page) return
+    const { width, height } = this.#window
+    const view = { scale, x: width / 2 - at.x * scale, y: height / 2 - at.y * scale }
+    this.setView(zoomAt(view, { x: width / 2, y: height / 2 }, 1, this.#page, this.#window))
+  }
+
+  /** Shows a page. The same page of another copy keeps place and zoom; another page begins at its top. */
+  showPage(page: WorksheetPage): void {
+    const before = this.#page
+    if (page === before) return
+    this.#page = page
+    const sameSize = before?.width === page.width && before.height === page.height
+    // The same page with something on it changed, in preparation.
+    if (page.id === before?.id && sameSize) {
+      this.#nextFrame()
+      return
+    }
+    this.#pointers.abandon()
+    const view = sameSize ? { ...this.#view, y: fitView(page, this.#window).y } : fitView(page, this.#window)
+    this.setView(panBy(view, 0, 0, page, this.#window), true)
+  }
+
+  /** Shows what is printed on the page and answered there, under the ink. */
+  showDrawn(drawn: readonly Drawn[], bitmaps: Bitmaps): void {
+    this.#paper.showDrawn(drawn, bitmaps)
+  }
+
+  /** Shows these strokes, in this order. */
+  showStrokes(strokes: readonly Stroke[]): void {
+    this.#strokes = strokes
+    this.#updateInk()
+  }
+
+  set writing(writing: Writing | undefined) {
+    this.#writing = writing
+  }
+
+  get view(): View {
+    return this.#view
+  }
+
+  /** The place of the page in the middle of what is seen, on the page. */
+  middle(): { x: number; y: number } {
+    const at = toPage(this.#view, { x: this.#window.width / 2, y: this.#window.height / 2 })
+    const { width = 0, height = 0 } = this.#page ?? {}
+    return { x: Math.min(Math.max(0, at.x), width), y: Math.min(Math.max(0, at.y), height) }
+  }
+
+  /** Fits the page to the window again. */
+  fit(): void {
+    if (this.#page) this.setView(fitView(this.#page, this.#window))
+  }
+
+  /** Zooms around the middle of the window. */
+  zoomBy(factor: number): void {
+    if (!this.#page) return
+    const middle = { x: this.#window.width / 2, y: this.#window.height / 2 }
+    this.setView(zoomAt(this.#view, middle, factor, this.#page, this.#window))
+  }
+
+  /** Moves the view by CSS pixels. */
+  panBy(dx: number, dy: number): void {
+    if (this.#page) this.setView(panBy(this.#view, dx, dy, this.#page, this.#window))
+  }
+
+  setView(wanted: View, redraw = false): void {
+    const view = this.#lens ?? wanted
+    this.#view = view
+    this.#events.viewChanged(view)
+    clearTimeout(this.#rest)
+    if (redraw || (this.#drawTook < QUICK && this.#strokes.length <= FEW)) this.#nextFrame()
+    else {
+      this.#stage.style.transformOrigin = '0 0'
+      this.#stage.style.transform = transformBetween(this.#drawnView, view)
+      this.#rest = setTimeout(() => this.#nextFrame(), REST)
+    }
+  }
+
+  /** A mouse trembles more than a pen does. */
+  #guidesFor(tool: Tool, pointerType: string): Guide[] {
+    return tool.writes && pointerType === 'mouse' ? [new Steadier(LEASH / this.#view.scale)] : []
+  }
+
+  #resize(): void {
+    const { clientWidth: width, clientHeight: height } = this.#host
+    if (width === 0 || height === 0) return
+    const page = this.#page
+    // A page that fitted fits again: the strip moved to a side, the tablet was turned.
+    const fitted = page && Math.abs(this.#view.scale - fitScale(page, this.#window)) < 1e-3
+    this.#window = { width, height }
+    const ratio = devicePixelRatio
+    for (const layer of [this.#paper, this.#highlighter, this.#ink, this.#wet])
+      layer.resize(this.#window, ratio)
+    if (!page) return
+    const view = fitted ? { ...fitView(page, this.#window), y: this.#view.y } : this.#view
+    this.setView(panBy(view, 0, 0, page, this.#window), true)
+  }
+
+  #nextFrame(): void {
+    if (this.#frame) return
+    this.#frame = requestAnimationFrame(() => {
+      this.#frame = 0
+      this.#drawAll()
+    })
+  }
+
+  #drawAll(): void {
+    if (!this.#page) return
+    const began = performance.now()
+    const shown = shownPart(this.#view, this.#window)
+    const { pens, highlighters } = this.#seen()
+    this.#stage.style.transform = ''
+    this.#drawnView = this.#view
+    this.#paper.show(this.#page, this.#view)
+    this.#highlighter.drawAll(highlighters, this.#view, shown)
+    this.#ink.drawAll(pens, this.#view, shown)
+    this.#drawTook = performance.now() - began
+  }
+
+  #updateInk(): void {
+    const { pens, highlighters } = this.#seen()
+    this.#highlighter.update(highlighters)
+    this.#ink.update(pens)
+  }
+
+  #seen(): { pens: Stroke[]; highlighters: Stroke[] } {
+    const pens: Stroke[] = []
+    const highlighters: Stroke[] = []
+    for (const stroke of this.#hand.seen(this.#strokes)) {
+      if (shinesThrough(stroke)) highlighters.push(stroke)
+      else pens.push(stroke)
+    }
+    return { pens, highlighters }
+  }
+}

@@ -1,0 +1,24 @@
+import type { InkPoint, Point, Stroke, Swatch } from '@hand-back/core'
+import type { ToolName } from './index.ts'
+
+/** What a page does with what is written, rubbed out, picked up and put down on it. */
+export interface Writing {
+  readonly tool: ToolName
+  readonly swatch: Swatch
+  /** The eraser rubs out exactly what it passes over, not whole strokes. */
+  readonly exact?: boolean
+  /** What is picked up is drawn round with a box, not a loop. */
+  readonly boxes?: boolean
+  keep(points: readonly InkPoint[]): void
+  take(strokes: readonly Stroke[]): void
+  /** Whether this person may take away a stroke. */
+  mayTake(stroke: Stroke): boolean
+  /** Takes strokes and leaves pieces of them. */
+  cut?(taken: readonly Stroke[], pieces: readonly Stroke[]): void
+  /** Picks up what lies in a loop; one place: what lies under it, `reach` points around. */
+  pickUp?(loop: readonly Point[], reach: number): void
+  put?(from: Point, to: Point): void
+}
+
+/** What one finger does: it writes until a pen is seen, always writes, or always moves the page. */
+export type Finger = 'until pen' | 'writes' | 'moves'

@@ -1,0 +1,135 @@
+import { Redo2, Undo2 } from 'lucide-react'
+import { Popover } from 'radix-ui'
+import { type ReactNode, useContext, useState } from 'react'
+import { StripButton } from '../strip/StripButton.tsx'
+import { StripCard, Upright } from '../strip/StripCard.tsx'
+import { ALL_TOOLS, type ToolName } from '../tools/index.ts'
+import type { Ways } from '../tools/tool.ts'
+import type { Tools } from '../tools/useTools.ts'
+import { SwatchStrip } from './SwatchStrip.tsx'
+
+interface PageStripProps {
+  tools: Tools
+  canUndo: boolean
+  canRedo: boolean
+  onUndo: () => void
+  onRedo: () => void
+  /** Stands in place of the pens, while something is picked up. */
+  picked: ReactNode
+  /** More tools after the eraser and the loop. */
+  children: ReactNode
+  /** Along a side instead of below. */
+  upright: boolean
+}
+
+/** The one row of controls of a page. Where it is narrow it slides. */
+export function PageStrip({
+  tools,
+  canUndo,
+  canRedo,
+  onUndo,
+  onRedo,
+  picked,
+  children,
+  upright,
+}: PageStripProps) {
+  // Its parts answer to the room that the row has: beside a pile it has less than the window.
+  return (
+    <Upright value={upright}>
+      <div className={`flex shrink-0 ${upright ? '' : '@container'}`}>
+        <div
+          role="toolbar"
+          aria-label="Writing"
+          aria-orientation={upright ? 'vertical' : 'horizontal'}
+          className={`flex items-center gap-1 border-rule bg-card ${
+            upright
+              ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto scroll-pt-[130px] border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
+              : 'min-w-0 flex-1 overflow-x-auto scroll-pl-[130px] border-t px-3 py-2 @max-[900px]:gap-0.5 @max-[900px]:px-1.5'
+          }`}
+        >
+          {/* Undo stays where it is, whatever stands beside it and however far the row has slid. */}
+          <div
+            className={`sticky z-10 flex items-center gap-[inherit] bg-card ${upright ? '-top-3 flex-col self-stretch' : '-left-3 @max-[900px]:-left-1.5'}`}
+          >
+            <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
+            <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
+            <Divider />
+          </div>
+          <span className={upright ? 'my-auto' : 'mx-auto'} />
+          {picked || (
+            <>
+              <SwatchStrip tools={tools} />
+              <Divider />
+              {ALL_TOOLS.map(
+                ([name, { label, ways }]) =>
+                  label && ways && <TwoWays key={name} tools={tools} tool={name} label={label} ways={ways} />,
+              )}
+            </>
+          )}
+          {children}
+          <span className={upright ? 'my-auto' : 'mx-auto'} />
+        </div>
+      </div>
+    </Upright>
+  )
+}
+
+interface TwoWaysProps {
+  tools: Tools
+  tool: ToolName
+  label: string
+  ways: Ways
+}
+
+/** A tool that works in two ways. A tap takes it in hand; a tap on the one in hand offers its ways. */
+function TwoWays({ tools, tool, label, ways: { setting, legend, options } }: TwoWaysProps) {
+  const [open, setOpen] = useState(false)
+  const inHand = tools.tool === tool
+  const way = tools.way[setting]
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger asChild>
+        <StripButton
+          icon={options.find(({ value }) => value === way)!.icon}
+          label={label}
+          pressed={inHand}
+          hint={inHand ? 'Press again to change how' : undefined}
+          onClick={(event) => {
+            if (inHand) return
+            event.preventDefault()
+            tools.setTool(tool)
+          }}
+        />
+      </Popover.Trigger>
+      <StripCard width="15rem">
+        <fieldset className="flex flex-col gap-2">
+          <legend className="mb-2 font-semibold">{legend}</legend>
+          {options.map(({ value, words }) => (
+            <button
+              key={value}
+              type="button"
+              aria-pressed={way === value}
+              onClick={() => {
+                tools.setWay(setting, value)
+                setOpen(false)
+              }}
+              className={`min-h-[44px] rounded-tag border px-3 text-left ${way === value ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet'}`}
+            >
+              {words}
+            </button>
+          ))}
+        </fieldset>
+      </StripCard>
+    </Popover.Root>
+  )
+}
+
+function Divider() {
+  const upright = useContext(Upright)
+  return (
+    <span
+      aria-hidden="true"
+      className={`shrink-0 bg-rule ${upright ? 'my-1 h-px w-14' : 'mx-1.5 h-9 w-px @max-[900px]:mx-0.5'}`}
+    />
+  )
+}

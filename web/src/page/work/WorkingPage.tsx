@@ -1,0 +1,201 @@
+import {
+  type CopyWhole,
+  mayWriteOn,
+  type Person,
+  type Placed,
+  photoBox,
+  type WorksheetPage,
+  worksOn,
+} from '@hand-back/core'
+import { type ReactNode, useCallback, useState } from 'react'
+import { useStore } from 'zustand'
+import { Cards } from '../answers/Cards.tsx'
+import { PrintedWords } from '../answers/PrintedWords.tsx'
+import { useAnswersOf, useDrawnToRead, useDrawnToWork } from '../answers/useDrawn.ts'
+import type { CopyStore } from '../copy/copyStore.ts'
+import { usePhotos } from '../copy/usePhotos.ts'
+import { measure } from '../draw/letters.ts'
+import { AnswerPlaces } from '../kinds/AnswerPlaces.tsx'
+import type { AnswerActs } from '../kinds/pageKind.ts'
+import { PagesDialog } from '../pages/PagesDialog.tsx'
+import { PageTabs } from '../pages/PageTabs.tsx'
+import { usePagesNow } from '../pages/usePagesNow.ts'
+import { usePlace, useSameLook } from '../pages/usePlace.ts'
+import { useReading } from '../reading/useReading.ts'
+import { STUDENT_SWATCHES } from '../strip/swatches.ts'
+import { useTools } from '../tools/useTools.ts'
+import type { Recorded } from '../voice/recorder.ts'
+import { SpeakButton } from '../voice/SpeakButton.tsx'
+import { VoiceNotes } from '../voice/VoiceNotes.tsx'
+import { LookBack } from './parts.ts'
+import { useWork } from './useWork.ts'
+import { useSeen } from './useWriting.ts'
+import { WorkingStrip } from './WorkingStrip.tsx'
+import { Worktop } from './Worktop.tsx'
+import { notedPages, noteIn, placeFor } from './workingPlaces.ts'
+
+interface WorkingPageProps {
+  copy: CopyWhole
+  store: CopyStore
+  person: Person
+  /** What is recorded or photographed and has not left this device. */
+  bytesOf: (recording: string) => Blob | undefined
+  /** It is only tried out: there is no past to look back at. */
+  trial?: boolean
+  /** What stands over the page, told which page it is, all pages, and how to turn to one. */
+  children: (index: number, pages: readonly WorksheetPage[], turnTo: (page: string) => void) => ReactNode
+}
+
+const everything = () => true
+
+/** A copy as its student works on it: the page, what is printed on it, answers, ink, things, voice, and the strip of tools. */
+export function WorkingPage({ copy, store, person, bytesOf, trial = false, children }: WorkingPageProps) {
+  const { state, ready } = useStore(store.view)
+  const pages = usePagesNow(copy, store)
+  const place = usePlace(copy.id, pages)
+  const { index, turnTo, turnToPage } = place
+  const tools = useTools(person, STUDENT_SWATCHES)
+  const [over, setOver] = useState<'pages' | 'past'>()
+  const page = pages[index]!
+  const seen = useSeen(store, page.id, everything)
+  const { touchAll } = copy
+  const mine = useCallback(
+    (placed: Placed) => placed.layer === 'work' && (touchAll || placed.author === person.id),
+    [person.id, touchAll],
+  )
+  const writes = worksOn(state) && copy.way !== 'read' && mayWriteOn(person.id, page.id, copy.owners)
+  const turn = useCallback((by: number) => turnTo(index + by), [turnTo, index])
+  const work = useWork({
+    copy,
+    store,
+    person,
+    page,
+    tools,
+    seen,
+    mine: writes ? mine : undefined,
+    bytesOf,
+    turn,
+    turnToPage,
+  })
+  const answered = useAnswersOf(seen.items)
+  const working = useDrawnToWork(page, answered, work.elsewhere)
+  const reading = useDrawnToRead(copy, page, answered)
+  const photoUrl = usePhotos(copy.id, bytesOf)
+  const onView = useSameLook(place, work.surface, page.id)
+  const onRead = useReading(page, seen.items)
+
+  const addVoice = ({ bytes, seconds }: Recorded, at: { x: number; y: number }) => {
+    const recording = crypto.randomUUID()
+    const note = { id: crypto.randomUUID(), kind: 'voice', ...at, recording, seconds } as const
+    store.add(page.id, [note], { recording, bytes })
+  }
+  const acts: AnswerActs = {
+    answer: (where, value) => store.answer(page.id, where, value),
+    typing: (where, text) =>
+      text === undefined ? store.doneTyping(where) : store.keepTyping(page.id, where, { text }),
+    speak: (where, recorded) => addVoice(recorded, noteIn(where)),
+    photo: (where, { bytes, width, height }) => {
+      const recording = crypto.randomUUID()
+      const box = photoBox(where, width / height, measure)
+      const before = answered.filter((item) => item.kind === 'photo' && item.place === where.id)
+      const photo = { id: crypto.randomUUID(), kind: 'photo', place: where.id, recording, ...box } as const
+      store.together(() => {
+        store.take(
+          page.id,
+          before.map(({ id }) => id),
+        )
+        store.add(page.id, [photo], { recording, bytes })
+      })
+    },
+    turnTo: turnToPage,
+  }
+
+  return (
+    <>
+      {children(index, pages, turnToPage)}
+      <Worktop
+        copy={copy}
+        work={work}
+        ready={ready}
+        drawn={writes ? working : reading}
+        photoUrl={photoUrl}
+        onView={onView}
+        label={`Page ${index + 1} of ${copy.title}`}
+        laid={(view) => (
+          <>
+            <AnswerPlaces page={page} items={answered} view={view} acts={acts} open={writes} />
+            {writes && (
+              <Cards
+                page={page}
+                items={answered}
+                copy={copy.id}
+                view={view}
+                onPut={(id, card, to) => store.putCard(page.id, id, card, to)}
+                onTake={(id) => store.take(page.id, [id])}
+              />
+            )}
+            <VoiceNotes
+              copy={copy.id}
+              view={view}
+              notes={seen.notes.map(({ note, author }) => ({
+                note,
+                mine: writes && (touchAll || author === person.id),
+              }))}
+              soundOf={bytesOf}
+              onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
+              onTake={(note) => store.take(page.id, [note.id])}
+            />
+          </>
+        )}
+        strip={(upright) =>
+          writes && (
+            <WorkingStrip
+              work={work}
+              upright={upright}
+              onRead={onRead}
+              onLookBack={trial ? undefined : () => setOver('past')}
+            >
+              <SpeakButton
+                onRecorded={(recorded) => addVoice(recorded, placeFor(work.surface, seen.notes.length, page))}
+              />
+            </WorkingStrip>
+          )
+        }
+      >
+        <PrintedWords page={page} />
+        <PageTabs
+          count={pages.length}
+          current={index}
+          onTurn={turnTo}
+          noted={notedPages(copy, pages, person.id, index)}
+          onAll={() => setOver('pages')}
+        />
+      </Worktop>
+      {over === 'pages' && (
+        <PagesDialog
+          store={store}
+          printed={copy.pages}
+          pages={pages}
+          index={index}
+          person={person}
+          copy={copy.id}
+          photoUrl={photoUrl}
+          writes={writes}
+          onTurn={turnToPage}
+          onClose={() => setOver(undefined)}
+        />
+      )}
+      {over === 'past' && (
+        <LookBack
+          copy={copy}
+          store={store}
+          person={person}
+          page={page.id}
+          photoUrl={photoUrl}
+          writes={writes}
+          onClose={() => setOver(undefined)}
+        />
+      )}
+    </>
+  )
+}
