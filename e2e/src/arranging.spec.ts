@@ -1,16 +1,11 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import { prepareLesson } from './fixtures/lesson.ts'
+import { kept, kind, openPreparing, printed, put } from './fixtures/preparing.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, drawWithFinger, expectColour, onScreen, touch } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { prepareLesson } from './house/lesson.ts'
-import { kept, kind, openPreparing, printed, put } from './house/preparing.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}])
 
 const INK = [30, 43, 58] as const
 const NAMES = ['Teodor Iqbal', 'Rafi Kowal'] as const
@@ -18,10 +13,10 @@ const NAMES = ['Teodor Iqbal', 'Rafi Kowal'] as const
 test('by keyboard alone: put down, say, line up, repeat, move, undo, and go on after a reload', async ({
   somebody,
 }) => {
-  const columns = async () => new Set((await printed(house)).map(({ x }) => x)).size
+  const columns = async () => new Set((await printed(server)).map(({ x }) => x)).size
   const teacher = await somebody()
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(house, teacher)
+  await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
   await kind(teacher, 'Typed box').focus()
   await teacher.keyboard.press('Enter')
   await teacher.keyboard.type('height')
@@ -47,9 +42,9 @@ test('by keyboard alone: put down, say, line up, repeat, move, undo, and go on a
   await expect.poll(columns).toBe(2)
   await teacher.keyboard.press('Control+z')
   await teacher.keyboard.press('Control+z')
-  await expect.poll(async () => (await printed(house)).length).toBe(1)
+  await expect.poll(async () => (await printed(server)).length).toBe(1)
   await teacher.keyboard.press('Control+y')
-  await expect.poll(async () => (await printed(house)).length).toBe(4)
+  await expect.poll(async () => (await printed(server)).length).toBe(4)
 
   // Exact millimetres.
   await teacher.keyboard.press('Escape')
@@ -59,7 +54,7 @@ test('by keyboard alone: put down, say, line up, repeat, move, undo, and go on a
   await kept(teacher)
   await expect
     .poll(async () =>
-      (await printed(house)).some(({ x, width }) => x === 72 && Math.abs(Number(width) - 144) < 0.01),
+      (await printed(server)).some(({ x, width }) => x === 72 && Math.abs(Number(width) - 144) < 0.01),
     )
     .toBe(true)
 
@@ -74,8 +69,8 @@ test('things snap to each other with a guide, and are copied to another page and
   somebody,
 }) => {
   const teacher = await somebody({ permissions: ['clipboard-read', 'clipboard-write'] })
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(house, teacher)
+  await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
   await put(teacher, 'Shape', 100, 200, 80, 50)
   await put(teacher, 'Shape', 250, 330, 80, 50)
   const from = await onScreen(teacher, { x: 290, y: 355 })
@@ -86,7 +81,7 @@ test('things snap to each other with a guide, and are copied to another page and
   await expect(teacher.locator('[data-guide=down]')).toBeVisible()
   await teacher.mouse.up()
   await expect
-    .poll(async () => new Set((await printed(house)).map(({ x }) => Math.round(Number(x)))).size)
+    .poll(async () => new Set((await printed(server)).map(({ x }) => Math.round(Number(x)))).size)
     .toBe(1)
 
   await teacher.getByTestId('preparing').focus()
@@ -101,15 +96,15 @@ test('things snap to each other with a guide, and are copied to another page and
   await expect(teacher.getByLabel('Title of the worksheet')).toHaveValue('Worksheet')
   await teacher.getByTestId('preparing').focus()
   await teacher.keyboard.press('Control+v')
-  await expect.poll(async () => (await printed(house)).length).toBe(2)
+  await expect.poll(async () => (await printed(server)).length).toBe(2)
 })
 
 test('a thing is turned by its handle, made longer as it lies, and turned back by undo; several grow together', async ({
   somebody,
 }) => {
   const teacher = await somebody()
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(house, teacher)
+  await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
   await put(teacher, 'Shape', 100, 200, 80, 50)
   await teacher.getByLabel('Line, pt').fill('8')
   const handle = async (name: string) => (await teacher.locator(`[data-handle=${name}]`).boundingBox())!
@@ -125,7 +120,7 @@ test('a thing is turned by its handle, made longer as it lies, and turned back b
   })
   const middle = await onScreen(teacher, { x: 140, y: 225 })
   await drag(middleOf(await handle('turn')), { x: middle.x + 70, y: middle.y })
-  const turn = async () => Math.round(Number((await printed(house))[0]?.turn ?? 0))
+  const turn = async () => Math.round(Number((await printed(server))[0]?.turn ?? 0))
   await expect.poll(turn).toBe(90)
   // Upright now: its left rim is where its foot was.
   await expectColour(teacher, { x: 150, y: 185 }, INK)
@@ -133,7 +128,7 @@ test('a thing is turned by its handle, made longer as it lies, and turned back b
   // What was its right side lies below, and is dragged down.
   const foot = middleOf(await handle('e'))
   await drag(foot, { x: foot.x, y: foot.y + 30 })
-  await expect.poll(async () => Number((await printed(house))[0]?.width)).toBeGreaterThan(95)
+  await expect.poll(async () => Number((await printed(server))[0]?.width)).toBeGreaterThan(95)
   await expectColour(teacher, { x: 150, y: 185 }, INK)
 
   await put(teacher, 'Typed box', 300, 200, 100, 30)
@@ -141,7 +136,7 @@ test('a thing is turned by its handle, made longer as it lies, and turned back b
   await teacher.keyboard.press('Control+a')
   // A box to type in stays upright: several with one are not turned.
   await expect(teacher.locator('[data-handle=turn]')).toHaveCount(0)
-  const widths = async () => (await printed(house)).map(({ width }) => Math.round(Number(width)))
+  const widths = async () => (await printed(server)).map(({ width }) => Math.round(Number(width)))
   await expect.poll(widths).toHaveLength(2)
   const before = await widths()
   const corner = middleOf(
@@ -165,12 +160,12 @@ test('by touch: one finger moves a thing, two move and zoom the page and nothing
   somebody,
 }) => {
   const teacher = await somebody({ viewport: { width: 820, height: 1180 }, hasTouch: true })
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(house, teacher)
+  await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
   await put(teacher, 'Shape', 200, 200, 100, 100)
   await kept(teacher)
   const places = async () =>
-    (await printed(house)).map(({ x, y }) => [Math.round(Number(x)), Math.round(Number(y))])
+    (await printed(server)).map(({ x, y }) => [Math.round(Number(x)), Math.round(Number(y))])
   const [before] = await places()
   await drawWithFinger(teacher, along({ x: 250, y: 250 }, { x: 330, y: 390 }, 5))
   await expect.poll(places).not.toEqual([before])
@@ -200,12 +195,12 @@ test('pages are added, moved, duplicated, turned and taken away, several at once
   somebody,
 }) => {
   const teacher = await somebody()
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(house, teacher)
+  await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
   const pages = teacher.getByRole('list', { name: 'Pages' }).getByRole('button', { name: /^Page \d/ })
   const papers = async () => {
     await kept(teacher)
-    const rows = await house.rows(
+    const rows = await server.rows(
       `SELECT p.paper->>'kind' AS kind, p.paper->'ruling'->>'form' AS form, p.paper->>'number' AS number, p.width
        FROM worksheet_page p WHERE p.version_id = (SELECT v.id FROM worksheet_version v JOIN worksheet w ON w.id = v.worksheet_id
          ORDER BY w.changed_at DESC, v.number DESC LIMIT 1) ORDER BY p.position`,
@@ -254,8 +249,8 @@ test('pages are added, moved, duplicated, turned and taken away, several at once
 
 test('part of a page is cut out and put on another, still vectors', async ({ somebody }) => {
   const teacher = await somebody()
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(house, teacher)
+  await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
   await kind(teacher, 'Part of a page').click()
   const cutting = teacher.getByTestId('cutting')
   const box = (await cutting.boundingBox())!
@@ -266,6 +261,6 @@ test('part of a page is cut out and put on another, still vectors', async ({ som
   await teacher.getByRole('button', { name: 'Put it on the page' }).click()
   await expect(teacher.getByRole('heading', { name: 'Part of a page' })).toBeVisible()
   await kept(teacher)
-  const [piece] = await printed(house)
+  const [piece] = await printed(server)
   expect(piece).toMatchObject({ kind: 'piece', paper: { kind: 'pdf', number: 1 } })
 })

@@ -1,20 +1,16 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import sharp from 'sharp'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { prepareLesson } from './house/lesson.ts'
+import { prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 
-let house: House
-test.beforeAll(async () => {
-  house = await openHouse()
-})
-test.afterAll(() => house.stop())
+const server = testServer()
 
 test('bad files get one sentence each and leave nothing; good ones become pages, also when dropped', async ({
   somebody,
 }) => {
   const teacher = await somebody()
-  await prepareLesson(house, teacher, ['Noor Farrant'], await makePdf())
-  await teacher.goto(`${house.url}/shelf`)
+  await prepareLesson(server, teacher, ['Noor Farrant'], await makePdf())
+  await teacher.goto(`${server.url}/shelf`)
   const choose = (name: string, buffer: Buffer) =>
     teacher.getByTestId('bring-in').setInputFiles({ name, mimeType: 'application/octet-stream', buffer })
   await expect(teacher.getByRole('link', { name: /^First page of Reading/ })).toBeVisible()
@@ -26,7 +22,7 @@ test('bad files get one sentence each and leave nothing; good ones become pages,
     await choose(name, bytes)
     await expect(teacher.getByText(sentence)).toBeVisible()
   }
-  expect(await house.rows('SELECT 1 FROM worksheet')).toHaveLength(1)
+  expect(await server.rows('SELECT 1 FROM worksheet')).toHaveLength(1)
 
   // A locked one asks for its password.
   await choose('Locked tide.pdf', Buffer.from(await makePdf([{}, {}], 'harbour')))
@@ -36,7 +32,7 @@ test('bad files get one sentence each and leave nothing; good ones become pages,
   await teacher.getByRole('textbox', { name: 'Its password' }).fill('harbour')
   await teacher.getByRole('button', { name: 'Open it' }).click()
   await expect(teacher.getByLabel('Title of the worksheet')).toHaveValue('Locked tide')
-  await teacher.goto(`${house.url}/shelf`)
+  await teacher.goto(`${server.url}/shelf`)
 
   const photo = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#1b6e68' } })
     .withMetadata({ orientation: 6 })
@@ -61,7 +57,7 @@ test('bad files get one sentence each and leave nothing; good ones become pages,
     .toEqual([0x1b, 0x6e, 0x68].map((value) => Math.round(value / 8)))
 
   // Dropped anywhere on the desk.
-  await teacher.goto(house.url)
+  await teacher.goto(server.url)
   await expect(teacher.getByRole('heading', { name: /wait/ })).toBeVisible()
   const pdf = Buffer.from(await makePdf([{}, {}, {}])).toString('base64')
   const dropped = await teacher.evaluateHandle((base64) => {

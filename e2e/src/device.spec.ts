@@ -1,26 +1,21 @@
 import { randomUUID } from 'node:crypto'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
+import { giveOut, type Lesson, openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, drawWithPen, expectInk, expectKept } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { giveOut, type Lesson, openCopy, prepareLesson } from './house/lesson.ts'
 
 // A device that fails those who work on it: it cannot keep, loses what it kept, or its browser dies.
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}])
 
 const line = (number: number) => along({ x: 80, y: 80 + number * 22 }, { x: 200, y: 80 + number * 22 }, 6)
 const middle = (number: number) => ({ x: 140, y: 80 + number * 22 })
 const sign = (page: Page, state: string) => page.locator(`[data-kept=${state}]`)
 
 async function eventsAtSchool(lesson: Lesson): Promise<number> {
-  const rows = await house.rows<{ count: string }>('SELECT count(*) FROM event WHERE copy_id = $1', [
+  const rows = await server.rows<{ count: string }>('SELECT count(*) FROM event WHERE copy_id = $1', [
     lesson.students[0]!.copy,
   ])
   return Number(rows[0]!.count)
@@ -45,9 +40,9 @@ const reach = (page: Page, reaches: boolean) =>
 test('a device that cannot keep: that is said, all goes straight to school, and it is said no more when it can', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Noor Farrant'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Noor Farrant'], pdf)
   const page = await somebody()
-  await openCopy(house, page, lesson, 0)
+  await openCopy(server, page, lesson, 0)
   await keeping(page, false)
   await drawWithPen(page, line(1))
   await expect.poll(() => eventsAtSchool(lesson)).toBe(1)
@@ -67,14 +62,14 @@ test('a device that cannot keep: that is said, all goes straight to school, and 
 test('a browser that will not open its store at all: one works on, straight to school', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Ilja Egorov'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Ilja Egorov'], pdf)
   const page = await somebody()
   await page.addInitScript(() => {
     IDBFactory.prototype.open = () => {
       throw new DOMException('not here', 'SecurityError')
     }
   })
-  await openCopy(house, page, lesson, 0)
+  await openCopy(server, page, lesson, 0)
   await drawWithPen(page, line(1))
   await expect.poll(() => eventsAtSchool(lesson)).toBe(1)
   await expect(sign(page, 'full')).toContainText('stay connected')
@@ -83,9 +78,9 @@ test('a browser that will not open its store at all: one works on, straight to s
 test('what the browser kept is cleared under one’s hands: it is kept again, and arrives', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Zélie Rahman'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Zélie Rahman'], pdf)
   const page = await somebody()
-  await openCopy(house, page, lesson, 0)
+  await openCopy(server, page, lesson, 0)
   await reach(page, false)
   await drawWithPen(page, line(1))
   await expect(sign(page, 'here')).toBeVisible()
@@ -122,12 +117,12 @@ test('what the browser kept is cleared under one’s hands: it is kept again, an
 
 test('an answer typed without a pause survives the end of the tab', async ({ somebody }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, ['Sunniva Okoro'], pdf, false)
-  const headers = { origin: house.url }
-  const sheet = await (await teacher.request.get(`${house.url}/api/worksheets/${lesson.worksheet}`)).json()
+  const lesson = await prepareLesson(server, teacher, ['Sunniva Okoro'], pdf, false)
+  const headers = { origin: server.url }
+  const sheet = await (await teacher.request.get(`${server.url}/api/worksheets/${lesson.worksheet}`)).json()
   const [page] = sheet.sheet.pages
   const box = { id: randomUUID(), kind: 'typed', label: 'Your answer', takes: 'lines', size: 14 }
-  const kept = await teacher.request.put(`${house.url}/api/worksheets/${lesson.worksheet}/sheet`, {
+  const kept = await teacher.request.put(`${server.url}/api/worksheets/${lesson.worksheet}/sheet`, {
     headers,
     data: {
       revision: sheet.revision,
@@ -137,19 +132,19 @@ test('an answer typed without a pause survives the end of the tab', async ({ som
     },
   })
   expect(kept.ok()).toBe(true)
-  const whole = await giveOut(house, teacher, lesson)
+  const whole = await giveOut(server, teacher, lesson)
   const copy = whole.copies[0]!.id
   const first = await somebody()
-  await openCopy(house, first, { ...lesson, students: [{ ...lesson.students[0]!, copy }] }, 0)
+  await openCopy(server, first, { ...lesson, students: [{ ...lesson.students[0]!, copy }] }, 0)
   await first.getByLabel('Your answer').pressSequentially('high water at half past six', { delay: 60 })
   const cdp = await first.context().newCDPSession(first)
   void cdp.send('Page.crash').catch(() => {})
   const next = await first.context().newPage()
-  await next.goto(`${house.url}/copy/${copy}`)
+  await next.goto(`${server.url}/copy/${copy}`)
   await expect(next.getByLabel('Your answer')).toHaveValue('high water at half past six')
   await expect
     .poll(async () => {
-      const rows = await house.rows<{ body: string }>(
+      const rows = await server.rows<{ body: string }>(
         'SELECT body::text FROM event WHERE copy_id = $1 ORDER BY seq DESC LIMIT 1',
         [copy],
       )
@@ -162,10 +157,10 @@ test('a teacher changes the password: other devices are out, this one stays; the
   somebody,
 }) => {
   const here = await somebody()
-  await prepareLesson(house, here, [], pdf, false)
+  await prepareLesson(server, here, [], pdf, false)
   const name = 'Marit Aune'
   const signIn = async (page: Page, password: string) => {
-    await page.goto(house.url)
+    await page.goto(server.url)
     await page.getByRole('button', { name: 'I am a teacher' }).click()
     await page.getByLabel('Name').fill(name)
     await page.getByLabel('Password').fill(password)
@@ -175,7 +170,7 @@ test('a teacher changes the password: other devices are out, this one stays; the
   await signIn(staffRoom, 'low tide at noon')
   await expect(staffRoom.getByRole('button', { name })).toBeVisible()
 
-  await here.goto(house.url)
+  await here.goto(server.url)
   await here.getByRole('button', { name }).click()
   await here.getByLabel('The one you have now').fill('not the one')
   await here.getByLabel('The new one').fill('spring tide at dawn')
@@ -193,7 +188,7 @@ test('a teacher changes the password: other devices are out, this one stays; the
   await staffRoom.getByRole('button', { name }).click()
   await staffRoom.getByRole('button', { name: 'Sign out everywhere' }).click()
   for (const page of [staffRoom, here]) {
-    await page.goto(house.url)
+    await page.goto(server.url)
     await expect(page.getByRole('button', { name: 'I am a teacher' })).toBeVisible()
   }
 })

@@ -2,24 +2,19 @@ import { randomUUID } from 'node:crypto'
 import type { WorksheetWhole } from '@hand-back/core'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
+import { askToGiveOut, type Lesson, prepareLesson, signInStudent } from './fixtures/lesson.ts'
+import { chooseClass } from './fixtures/preparing.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, drawWithMouse, expectInk, expectKept } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { askToGiveOut, type Lesson, prepareLesson, signInStudent } from './house/lesson.ts'
-import { chooseClass } from './house/preparing.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}, {}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}, {}])
 
 const NAMES = ['Amaru Mensah', 'Freya Vasquez', 'Noor Farrant', 'Rafi Kowal'] as const
 
 /** The screen on which the lesson's worksheet is handed out to the lesson's class. */
 async function openHandingOut(teacher: Page, lesson: Lesson): Promise<void> {
-  await teacher.goto(`${house.url}/worksheet/${lesson.worksheet}/hand-out`)
+  await teacher.goto(`${server.url}/worksheet/${lesson.worksheet}/hand-out`)
   await chooseClass(teacher, lesson)
 }
 
@@ -27,12 +22,12 @@ const way = (teacher: Page, name: RegExp) => teacher.getByRole('radio', { name }
 
 async function handOut(teacher: Page, count: string): Promise<void> {
   await teacher.getByRole('button', { name: `Hand out ${count}` }).click()
-  await expect(teacher.locator('td[data-state]').first()).toBeVisible()
+  await expect(teacher.locator('td [data-state]').first()).toBeVisible()
 }
 
 /** Opens the newest thing in a student's tray and waits until it is there. */
 async function openNewest(student: Page): Promise<void> {
-  await student.goto(house.url)
+  await student.goto(server.url)
   await student
     .getByRole('link', { name: /Reading a tide table/ })
     .first()
@@ -42,20 +37,20 @@ async function openNewest(student: Page): Promise<void> {
 
 async function as(somebody: () => Promise<Page>, lesson: Lesson, index: number): Promise<Page> {
   const student = await somebody()
-  await signInStudent(house, student, lesson, index)
+  await signInStudent(server, student, lesson, index)
   return student
 }
 
 test('three levels: what each student got is what was shown', async ({ somebody }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, NAMES, pdf, false)
+  const lesson = await prepareLesson(server, teacher, NAMES, pdf, false)
   const sets = ['Shore', 'Harbour', 'Open sea'].map((name) => ({ id: randomUUID(), name }))
-  const path = `${house.url}/api/worksheets/${lesson.worksheet}`
+  const path = `${server.url}/api/worksheets/${lesson.worksheet}`
   const { revision, sheet } = (await (await teacher.request.get(path)).json()) as WorksheetWhole
   const pages = sheet.pages.map((page, index) => (index === 0 ? page : { ...page, sets: [sets[index]!.id] }))
   await teacher.request.put(`${path}/sheet`, {
     data: { revision, order: pages.map(({ id }) => id), pages, sets },
-    headers: { origin: house.url },
+    headers: { origin: server.url },
   })
   await openHandingOut(teacher, lesson)
   const choose = (student: string, set: string) =>
@@ -92,7 +87,7 @@ test('groups: two on one copy at once, each with their own things; the teacher s
   somebody,
 }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, NAMES, pdf, false)
+  const lesson = await prepareLesson(server, teacher, NAMES, pdf, false)
   await openHandingOut(teacher, lesson)
   await way(teacher, /One for each group/)
   await expect(teacher.getByText('No group has anybody in it')).toBeVisible()
@@ -163,7 +158,7 @@ test('in use: dates, withdrawn and brought back, a late comer, a page sent into 
   somebody,
 }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, NAMES.slice(0, 2), pdf, false)
+  const lesson = await prepareLesson(server, teacher, NAMES.slice(0, 2), pdf, false)
   await openHandingOut(teacher, lesson)
   await handOut(teacher, '2 copies')
   const table = teacher.url()
@@ -200,13 +195,13 @@ test('in use: dates, withdrawn and brought back, a late comer, a page sent into 
   ).toBeVisible()
   await expect(amaru.getByText('Your teacher does not have this out just now.')).toBeVisible()
   await teacher.getByRole('button', { name: 'Bring it back' }).click()
-  await amaru.goto(house.url)
+  await amaru.goto(server.url)
   await expect(amaru.getByRole('link', { name: /Reading a tide table/ })).toBeVisible()
 
   const [late] = (await (
-    await teacher.request.post(`${house.url}/api/classes/${lesson.classId}/students`, {
+    await teacher.request.post(`${server.url}/api/classes/${lesson.classId}/students`, {
       data: { names: ['Solveig Marsh'] },
-      headers: { origin: house.url },
+      headers: { origin: server.url },
     })
   ).json()) as { id: string; name: string; pin: string }[]
   const solveig = await as(somebody, { ...lesson, students: [{ ...late!, copy: '' }] }, 0)
@@ -217,7 +212,7 @@ test('in use: dates, withdrawn and brought back, a late comer, a page sent into 
 
 test('a page dealt to each, one to read, one for all', async ({ somebody }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, NAMES, pdf, false)
+  const lesson = await prepareLesson(server, teacher, NAMES, pdf, false)
   await openHandingOut(teacher, lesson)
   await teacher.getByRole('radio', { name: /Deal/ }).check()
   await teacher.getByRole('button', { name: 'Mix again' }).click()
@@ -236,7 +231,7 @@ test('a page dealt to each, one to read, one for all', async ({ somebody }) => {
   await openHandingOut(teacher, lesson)
   await way(teacher, /To read/)
   await handOut(teacher, '1 copy')
-  await noor.goto(house.url)
+  await noor.goto(server.url)
   await noor.getByRole('link', { name: /Read/ }).filter({ hasText: 'new' }).last().click()
   await noor.locator('main[aria-busy=false]').waitFor()
   await expect(noor.getByText('to read')).toBeVisible()
@@ -252,7 +247,7 @@ test('a page dealt to each, one to read, one for all', async ({ somebody }) => {
   await handOut(teacher, '1 copy')
   const rafi = await as(somebody, lesson, 3)
   for (const student of [noor, rafi]) {
-    await student.goto(house.url)
+    await student.goto(server.url)
     await student.getByRole('link', { name: /together: Everybody/ }).click()
     await student.locator('main[aria-busy=false]').waitFor()
   }
@@ -270,24 +265,24 @@ test('the server killed in a hand-out to 300: it has gone to all or to none, and
   test.setTimeout(120_000)
   const teacher = await somebody()
   const names = Array.from({ length: 300 }, (_, index) => `Student ${index + 1}`)
-  const lesson = await prepareLesson(house, teacher, names, pdf, false)
+  const lesson = await prepareLesson(server, teacher, names, pdf, false)
   const copies = async (request: string) =>
     (
-      await house.rows(
+      await server.rows(
         'SELECT 1 FROM copy c JOIN handout h ON h.id = c.handout_id JOIN copy_member m ON m.copy_id = c.id WHERE h.request = $1',
         [request],
       )
     ).length
   for (const after of [4, 12, 25, 60]) {
     const request = randomUUID()
-    const give = () => askToGiveOut(house, teacher, lesson, request)
+    const give = () => askToGiveOut(server, teacher, lesson, request)
     const broken = give().catch(() => undefined)
     // The moment of the cut is what varies: early, while copies are made, and after.
     await new Promise((done) => setTimeout(done, after))
-    await house.kill()
+    await server.kill()
     await broken
     expect([0, 300]).toContain(await copies(request))
-    await house.start()
+    await server.start()
     expect((await give()).ok()).toBe(true)
     expect(await copies(request)).toBe(300)
   }

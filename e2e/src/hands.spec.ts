@@ -1,5 +1,7 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
+import { openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import {
   along,
   drawWithFinger,
@@ -11,16 +13,9 @@ import {
   onScreen,
   touch,
 } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { openCopy, prepareLesson } from './house/lesson.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}, {}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}, {}])
 
 const across = (y: number) => along({ x: 80, y }, { x: 300, y })
 const view = async (page: Page) => {
@@ -33,9 +28,9 @@ const view = async (page: Page) => {
 test('a finger writes until a pen has been seen, then it moves the page; two fingers always move and zoom', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Lotte Lindqvist'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Lotte Lindqvist'], pdf)
   const tablet = await somebody({ viewport: { width: 820, height: 1180 }, hasTouch: true })
-  await openCopy(house, tablet, lesson, 0)
+  await openCopy(server, tablet, lesson, 0)
   await drawWithFinger(tablet, across(150))
   await expectInk(tablet, { x: 200, y: 150 })
 
@@ -70,7 +65,7 @@ test('a finger writes until a pen has been seen, then it moves the page; two fin
     })
     .toBeLessThan(zoomed.y - 50)
   await expectKept(tablet)
-  const strokes = await house.rows('SELECT 1 FROM event WHERE copy_id = $1', [lesson.students[0]!.copy])
+  const strokes = await server.rows('SELECT 1 FROM event WHERE copy_id = $1', [lesson.students[0]!.copy])
   expect(strokes).toHaveLength(2)
 
   // A tap of such a finger still picks up and puts down; moving on, it moves the page.
@@ -93,9 +88,9 @@ test('a finger writes until a pen has been seen, then it moves the page; two fin
 })
 
 test('a palm does nothing, on its own or beside the pen', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Amaru Mensah'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Amaru Mensah'], pdf)
   const tablet = await somebody({ viewport: { width: 820, height: 1180 }, hasTouch: true })
-  await openCopy(house, tablet, lesson, 0)
+  await openCopy(server, tablet, lesson, 0)
   await drawWithFinger(tablet, across(300), 45)
   await drawWithFinger(tablet, across(150))
   await expectInk(tablet, { x: 200, y: 150 })
@@ -103,9 +98,9 @@ test('a palm does nothing, on its own or beside the pen', async ({ somebody }) =
 })
 
 test('pressure makes the line swell', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Iris Novotná'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Iris Novotná'], pdf)
   const iris = await somebody()
-  await openCopy(house, iris, lesson, 0)
+  await openCopy(server, iris, lesson, 0)
   await iris.getByRole('button', { name: 'teal brush' }).click()
   await drawWithPen(iris, along({ x: 80, y: 200 }, { x: 400, y: 200 }, 30))
   await expectInk(iris, { x: 240, y: 200 })
@@ -125,9 +120,9 @@ test('pressure makes the line swell', async ({ somebody }) => {
 })
 
 test('rubbing out, undo and redo, by strip and by keys, across pages', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Emre Okafor'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Emre Okafor'], pdf)
   const emre = await somebody()
-  await openCopy(house, emre, lesson, 0)
+  await openCopy(server, emre, lesson, 0)
   await expect(emre.getByRole('button', { name: 'Undo' })).toBeDisabled()
   await drawWithMouse(emre, across(120))
   await drawWithMouse(emre, across(180))
@@ -158,7 +153,7 @@ test('rubbing out, undo and redo, by strip and by keys, across pages', async ({ 
 })
 
 test('the pen’s other end rubs out', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Yusuf Quispe'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Yusuf Quispe'], pdf)
   const yusuf = await somebody()
   // The protocol cannot press the eraser end: while the flag is set the page reads its buttons.
   await yusuf.addInitScript(() => {
@@ -173,7 +168,7 @@ test('the pen’s other end rubs out', async ({ somebody }) => {
     pretend('buttons', 32)
     pretend('button', 5)
   })
-  await openCopy(house, yusuf, lesson, 0)
+  await openCopy(server, yusuf, lesson, 0)
   await drawWithPen(yusuf, across(150))
   await expectInk(yusuf, { x: 200, y: 150 })
   await yusuf.evaluate(() => Object.assign(globalThis, { eraserEnd: true }))
@@ -184,9 +179,9 @@ test('the pen’s other end rubs out', async ({ somebody }) => {
 test('zoom by wheel and keys keeps the ink on its place, and the highlighter lies under it', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Zélie Rahman'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Zélie Rahman'], pdf)
   const zelie = await somebody()
-  await openCopy(house, zelie, lesson, 0)
+  await openCopy(server, zelie, lesson, 0)
   await drawWithMouse(zelie, across(160))
   await zelie.getByRole('button', { name: /yellow highlighter/ }).click()
   await drawWithMouse(zelie, along({ x: 80, y: 162 }, { x: 300, y: 162 }))
@@ -206,9 +201,9 @@ test('zoom by wheel and keys keeps the ink on its place, and the highlighter lie
 })
 
 test('a swatch pressed again changes its ink, and keeps it for the next visit', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Hanno Sørensen'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Hanno Sørensen'], pdf)
   const hanno = await somebody()
-  await openCopy(house, hanno, lesson, 0)
+  await openCopy(server, hanno, lesson, 0)
   await hanno.getByRole('button', { name: 'ink pen' }).click()
   await hanno.getByRole('button', { name: 'teal', exact: true }).click()
   await hanno.keyboard.press('Escape')
@@ -217,7 +212,7 @@ test('a swatch pressed again changes its ink, and keeps it for the next visit', 
   await hanno.locator('main[aria-busy=false]').waitFor()
   await drawWithMouse(hanno, across(150))
   await expectKept(hanno)
-  const [row] = await house.rows<{ colour: string }>(
+  const [row] = await server.rows<{ colour: string }>(
     "SELECT body->'items'->0->>'colour' AS colour FROM event WHERE copy_id = $1",
     [lesson.students[0]!.copy],
   )

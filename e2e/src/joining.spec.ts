@@ -1,27 +1,22 @@
 import { readFile } from 'node:fs/promises'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import { readCodes } from '@hand-back/server/test/readCodes.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { prepareLesson } from './house/lesson.ts'
+import { prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}])
 
 const NAMES = ['Amaru Mensah', 'Freya Vasquez'] as const
 
 test('somebody new asks at the door, is let in, and has what the class has', async ({ somebody }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, NAMES, pdf)
-  await teacher.goto(`${house.url}/class/${lesson.classId}`)
+  const lesson = await prepareLesson(server, teacher, NAMES, pdf)
+  await teacher.goto(`${server.url}/class/${lesson.classId}`)
   await expect(teacher.getByText(lesson.code)).toBeVisible()
 
   const petra = await somebody()
-  await petra.goto(house.url)
+  await petra.goto(server.url)
   await petra.getByLabel('Class code').fill(lesson.code)
   await petra.getByRole('button', { name: 'Next' }).click()
   await petra.getByRole('button', { name: 'I am not on the list' }).click()
@@ -38,8 +33,8 @@ test('somebody new asks at the door, is let in, and has what the class has', asy
 
 test('a slip printed for the class signs in on a tablet that somebody else had', async ({ somebody }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, NAMES, pdf)
-  await teacher.goto(`${house.url}/class/${lesson.classId}`)
+  const lesson = await prepareLesson(server, teacher, NAMES, pdf)
+  await teacher.goto(`${server.url}/class/${lesson.classId}`)
   await teacher.getByRole('button', { name: 'Slips to cut' }).click()
   const saved = teacher.waitForEvent('download')
   await teacher.getByRole('button', { name: 'Make the slips' }).click()
@@ -55,10 +50,10 @@ test('a slip printed for the class signs in on a tablet that somebody else had',
   await tablet.goto(codes[1]!)
   // Somebody else is signed in here: that is said, and nothing is done without a press.
   await expect(tablet.getByText(`${first} is signed in here now`)).toBeVisible()
-  expect((await (await tablet.request.get(`${house.url}/api/me`)).json()).name).toBe(first)
+  expect((await (await tablet.request.get(`${server.url}/api/me`)).json()).name).toBe(first)
   await tablet.getByRole('button', { name: 'Yes, come in' }).click()
   await expect(tablet.locator('header b')).not.toHaveText(first)
-  await tablet.goto(`${house.url}/slip/${'0'.repeat(32)}`)
+  await tablet.goto(`${server.url}/slip/${'0'.repeat(32)}`)
   await expect(tablet.getByText('This slip does not sign in any more.')).toBeVisible()
 })
 
@@ -66,8 +61,8 @@ test('a list is looked at before it is taken over, wrong rows are told, new PINs
   somebody,
 }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, NAMES, pdf)
-  await teacher.goto(`${house.url}/class/${lesson.classId}`)
+  const lesson = await prepareLesson(server, teacher, NAMES, pdf)
+  await teacher.goto(`${server.url}/class/${lesson.classId}`)
   await teacher.getByRole('button', { name: 'Bring in a list' }).click()
   const choose = (text: string) =>
     teacher.getByLabel('Choose the list …').setInputFiles({

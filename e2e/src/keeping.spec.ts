@@ -1,22 +1,17 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import { handIn, type Lesson, openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, button, drawWithMouse, drawWithPen, expectInk, expectKept } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { handIn, type Lesson, openCopy, prepareLesson } from './house/lesson.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}])
 
 /** Every stroke is a short line at its own height; where it lies on the page. */
 const line = (number: number) => along({ x: 80, y: 80 + number * 22 }, { x: 200, y: 80 + number * 22 }, 6)
 const middle = (number: number) => ({ x: 140, y: 80 + number * 22 })
 
 async function strokesOf(lesson: Lesson, index: number): Promise<number> {
-  const [row] = await house.rows<{ count: number }>(
+  const [row] = await server.rows<{ count: number }>(
     "SELECT count(*)::int FROM event WHERE copy_id = $1 AND layer = 'work'",
     [lesson.students[index]!.copy],
   )
@@ -26,16 +21,16 @@ async function strokesOf(lesson: Lesson, index: number): Promise<number> {
 test('the server killed in the middle of a run of strokes loses and doubles nothing', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Noor Farrant'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Noor Farrant'], pdf)
   const noor = await somebody()
-  await openCopy(house, noor, lesson, 0)
+  await openCopy(server, noor, lesson, 0)
   for (let number = 0; number < 5; number++) await drawWithPen(noor, line(number))
-  const killing = house.kill()
+  const killing = server.kill()
   for (let number = 5; number < 10; number++) await drawWithPen(noor, line(number))
   await killing
   await expect(noor.locator('[data-kept=here]')).toBeVisible()
   for (let number = 10; number < 14; number++) await drawWithPen(noor, line(number))
-  await house.start()
+  await server.start()
   await expectKept(noor)
   await expect.poll(() => strokesOf(lesson, 0)).toBe(14)
   await noor.reload()
@@ -46,9 +41,9 @@ test('the server killed in the middle of a run of strokes loses and doubles noth
 test('the tab closed while school is out of reach: what was drawn arrives from the next tab', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Ilja Egorov'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Ilja Egorov'], pdf)
   const first = await somebody()
-  await openCopy(house, first, lesson, 0)
+  await openCopy(server, first, lesson, 0)
   await drawWithPen(first, line(0))
   await expectKept(first)
   await first.context().setOffline(true)
@@ -60,15 +55,15 @@ test('the tab closed while school is out of reach: what was drawn arrives from t
   await first.close()
   await tab.context().setOffline(false)
   // Not even the copy itself is opened: being here is enough.
-  await tab.goto(house.url)
+  await tab.goto(server.url)
   await expect(tab.getByText('Reading a tide table')).toBeVisible()
   await expect.poll(() => strokesOf(lesson, 0)).toBe(6)
 })
 
 test('the network gone and back, with the page left open', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Maeve Hossain'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Maeve Hossain'], pdf)
   const maeve = await somebody()
-  await openCopy(house, maeve, lesson, 0)
+  await openCopy(server, maeve, lesson, 0)
   await maeve.context().setOffline(true)
   for (let number = 0; number < 4; number++) await drawWithPen(maeve, line(number))
   await maeve.keyboard.press('Control+z')
@@ -81,30 +76,30 @@ test('the network gone and back, with the page left open', async ({ somebody }) 
 test('the database gone and back: the server lives on, the device holds the ink until it is durable', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Sunniva Dahl'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Sunniva Dahl'], pdf)
   const sunniva = await somebody()
-  await openCopy(house, sunniva, lesson, 0)
+  await openCopy(server, sunniva, lesson, 0)
   await drawWithPen(sunniva, line(0))
   await expectKept(sunniva)
-  await house.letDatabase(false)
+  await server.letDatabase(false)
   for (let number = 1; number < 4; number++) await drawWithPen(sunniva, line(number))
   await expect(sunniva.locator('[data-kept=going], [data-kept=here]')).toBeVisible()
-  await house.letDatabase(true)
+  await server.letDatabase(true)
   await expectKept(sunniva)
   expect(await strokesOf(lesson, 0)).toBe(4)
   // The live connection came through it too.
   const tablet = await somebody()
-  await openCopy(house, tablet, lesson, 0)
+  await openCopy(server, tablet, lesson, 0)
   await drawWithPen(sunniva, line(4))
   await expectInk(tablet, middle(4))
 })
 
 test('two devices on one copy see each other’s ink as it comes', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Kofi Grünwald'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Kofi Grünwald'], pdf)
   const laptop = await somebody()
   const tablet = await somebody({ viewport: { width: 820, height: 1180 }, hasTouch: true })
-  await openCopy(house, laptop, lesson, 0)
-  await openCopy(house, tablet, lesson, 0)
+  await openCopy(server, laptop, lesson, 0)
+  await openCopy(server, tablet, lesson, 0)
   await drawWithMouse(laptop, line(1))
   await expectInk(tablet, middle(1))
   await drawWithPen(tablet, line(3))
@@ -118,11 +113,11 @@ test('two devices on one copy see each other’s ink as it comes', async ({ some
 test('ink made after the copy was handed in elsewhere stays on the device and is said to', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Pia Jankauskas'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Pia Jankauskas'], pdf)
   const here = await somebody()
   const there = await somebody()
-  await openCopy(house, here, lesson, 0)
-  await openCopy(house, there, lesson, 0)
+  await openCopy(server, here, lesson, 0)
+  await openCopy(server, there, lesson, 0)
   await here.context().setOffline(true)
   await drawWithPen(here, line(2))
   await handIn(there)
@@ -138,9 +133,9 @@ test('ink made after the copy was handed in elsewhere stays on the device and is
 test('opened again without a network: the copy is there with its ink, one writes on, and it arrives later', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Ilja Egorov'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Ilja Egorov'], pdf)
   const page = await somebody()
-  await openCopy(house, page, lesson, 0)
+  await openCopy(server, page, lesson, 0)
   await drawWithPen(page, line(0))
   await expectKept(page)
   const onDevice = (shelf: string) =>
@@ -172,7 +167,7 @@ test('opened again without a network: the copy is there with its ink, one writes
   expect(await strokesOf(lesson, 0)).toBe(2)
 
   // Whoever comes next on this device finds nothing of it.
-  await page.goto(house.url)
+  await page.goto(server.url)
   await page.getByRole('button', { name: 'Sign out' }).click()
   await expect(page.getByLabel('Class code')).toBeVisible()
   const left = await onDevice('work')
@@ -197,11 +192,11 @@ async function waitingHere(): Promise<number> {
 test('a part that cannot be fetched just now says so; the page goes on, and the part opens when school is there again', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Ngozi Vale'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Ngozi Vale'], pdf)
   const ngozi = await somebody({ serviceWorkers: 'block' })
   const parts = '**/assets/{LookBack,KeysDialog}*'
   await ngozi.route(parts, (route) => route.abort('internetdisconnected'))
-  await openCopy(house, ngozi, lesson, 0)
+  await openCopy(server, ngozi, lesson, 0)
   await drawWithMouse(ngozi, along({ x: 80, y: 150 }, { x: 300, y: 150 }))
   for (const part of ['Look back', 'Keys']) {
     await button(ngozi, 'View').click()
@@ -222,9 +217,9 @@ test('a part that cannot be fetched just now says so; the page goes on, and the 
 test('out of reach, one looks back at what this device has, with what waits, and makes the page like it was', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Oisín Park'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Oisín Park'], pdf)
   const oisin = await somebody()
-  await openCopy(house, oisin, lesson, 0)
+  await openCopy(server, oisin, lesson, 0)
   for (const number of [1, 3]) await drawWithMouse(oisin, line(number))
   await expectKept(oisin)
   // The device writes down what it has read a moment later.

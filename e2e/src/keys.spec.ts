@@ -1,25 +1,20 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
+import { openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, button, drawWithMouse, expectInk, expectKept } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { openCopy, prepareLesson } from './house/lesson.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}, {}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}, {}])
 
 const across = (y: number) => along({ x: 80, y }, { x: 300, y })
 
 test('by keyboard alone: words put down, picked, moved, made larger and turned, twice, taken away, undone', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Tomás Ferreira'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Tomás Ferreira'], pdf)
   const tomas = await somebody()
-  await openCopy(house, tomas, lesson, 0)
+  await openCopy(server, tomas, lesson, 0)
   const press = (key: string) => tomas.keyboard.press(key)
   const picked = tomas.getByTestId('picked')
   const box = async () => (await picked.boundingBox())!
@@ -68,9 +63,9 @@ test('by keyboard alone: words put down, picked, moved, made larger and turned, 
 test('the list of keys says them all; one key alone can be made to do nothing, on every device', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Saoirse Lin'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Saoirse Lin'], pdf)
   const saoirse = await somebody()
-  await openCopy(house, saoirse, lesson, 0)
+  await openCopy(server, saoirse, lesson, 0)
   const keys = (page: Page) => page.getByRole('dialog', { name: 'Keys' })
   await saoirse.keyboard.press('?')
   await expect(keys(saoirse).getByText('rub out')).toBeVisible()
@@ -90,12 +85,12 @@ test('the list of keys says them all; one key alone can be made to do nothing, o
   await expect
     .poll(
       async () =>
-        (await house.rows("SELECT 1 FROM person_habits WHERE habits->>'singleKeys' = 'false'")).length,
+        (await server.rows("SELECT 1 FROM person_habits WHERE habits->>'singleKeys' = 'false'")).length,
     )
     .toBe(1)
 
   const other = await somebody()
-  await openCopy(house, other, lesson, 0)
+  await openCopy(server, other, lesson, 0)
   await other.keyboard.press('e')
   await expect(rubs(other)).toHaveAttribute('aria-pressed', 'false')
   await button(other, 'View').click()

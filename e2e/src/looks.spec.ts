@@ -1,14 +1,9 @@
 import AxeBuilder from '@axe-core/playwright'
 import { furnish } from '@hand-back/tools/demo/furnish.ts'
 import type { Locator, Page } from '@playwright/test'
-import { expect, type House, openHouse, test } from './house/house.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 
-let house: House
-test.beforeAll(async () => {
-  test.setTimeout(180_000)
-  house = await openHouse(true, furnish)
-})
-test.afterAll(() => house.stop())
+const server = testServer({ demo: true, seed: furnish })
 
 /** What stops people from using a view, by the rules of WCAG 2.2 A and AA. */
 async function expectAccessible(page: Page): Promise<void> {
@@ -36,13 +31,13 @@ async function expectInWindow(shown: Locator): Promise<void> {
 
 test('one tap at the door of the demo, several people side by side in one browser', async ({ somebody }) => {
   const teacher = await somebody()
-  await teacher.goto(house.url)
+  await teacher.goto(server.url)
   await expect(teacher.getByRole('heading', { name: 'This is the demo' })).toBeVisible()
   await expectAccessible(teacher)
   await teacher.getByRole('link', { name: 'Marit Aune teacher' }).click()
   await expect(teacher.getByRole('heading', { name: 'Eleven copies wait for you' })).toBeVisible()
   const student = await teacher.context().newPage()
-  await student.goto(house.url)
+  await student.goto(server.url)
   await student.getByRole('link', { name: 'Amaru Mensah', exact: true }).click()
   await expect(student.getByRole('heading', { name: 'To do' })).toBeVisible()
   await teacher.reload()
@@ -55,7 +50,7 @@ test('one tap at the door of the demo, several people side by side in one browse
 
 test('the teacher’s views are accessible and fit their window', async ({ somebody }) => {
   const teacher = await somebody()
-  await teacher.goto(`${house.url}/as/marit-aune/`)
+  await teacher.goto(`${server.url}/as/marit-aune/`)
   await expect(teacher.getByRole('heading', { name: 'Eleven copies wait for you' })).toBeVisible()
   await expectAccessible(teacher)
   await teacher.getByRole('link', { name: 'Shelf' }).click()
@@ -76,7 +71,7 @@ test('the teacher’s views are accessible and fit their window', async ({ someb
   await expectAccessible(teacher)
   await teacher.getByRole('link', { name: 'Desk', exact: true }).click()
   await teacher.getByRole('link', { name: 'Reading a tide table' }).click()
-  await expect(teacher.locator('td[data-state]')).toHaveCount(24)
+  await expect(teacher.locator('td [data-state]')).toHaveCount(24)
   await expectAccessible(teacher)
   await teacher.getByRole('link', { name: 'Mark 9' }).click()
   await expect(teacher.locator('[data-kept=kept]')).toBeVisible()
@@ -100,9 +95,9 @@ test('what opens over the teacher’s views is accessible too', async ({ somebod
     await teacher.keyboard.press('Escape')
     await expect(dialog).toHaveCount(0)
   }
-  await teacher.goto(`${house.url}/as/marit-aune/`)
+  await teacher.goto(`${server.url}/as/marit-aune/`)
   await teacher.getByRole('link', { name: /Parts of a shore crab/ }).click()
-  await expect(teacher.locator('td[data-state]').first()).toBeVisible()
+  await expect(teacher.locator('td [data-state]').first()).toBeVisible()
   await expectAccessible(teacher)
   await lookInto('Dates and what to tell them')
   await lookInto(/^People and pages of/)
@@ -123,7 +118,7 @@ test('what opens over the teacher’s views is accessible too', async ({ somebod
 
 test('a student’s views are accessible and fit, down to a small telephone', async ({ somebody }) => {
   const student = await somebody({ viewport: { width: 360, height: 740 }, hasTouch: true })
-  await student.goto(`${house.url}/as/pia-jankauskas/`)
+  await student.goto(`${server.url}/as/pia-jankauskas/`)
   await expect(student.getByRole('heading', { name: 'Came back to you' })).toBeVisible()
   await expectAccessible(student)
   await expectFits(student)
@@ -131,7 +126,7 @@ test('a student’s views are accessible and fit, down to a small telephone', as
   await expect(student.getByText('has handed this back')).toBeVisible()
   await expectAccessible(student)
   await expectFits(student)
-  await student.goto(`${house.url}/as/amaru-mensah/`)
+  await student.goto(`${server.url}/as/amaru-mensah/`)
   await student.getByRole('link', { name: /Reading a tide table/ }).click()
   await expect(student.getByRole('button', { name: 'Hand in' })).toBeVisible()
   await expectAccessible(student)
@@ -151,7 +146,7 @@ test('what opens over a page one works on is accessible, upright or along the bo
 }) => {
   const student = await somebody({ viewport: { width: 820, height: 1180 } })
   const press = (name: string) => student.getByRole('button', { name, exact: true }).click()
-  await student.goto(`${house.url}/as/lotte-lindqvist/`)
+  await student.goto(`${server.url}/as/lotte-lindqvist/`)
   await student.getByRole('link', { name: /Reading a tide table/ }).click()
   await student.locator('main[aria-busy=false]').waitFor()
   const dialog = student.getByRole('dialog')
@@ -204,7 +199,7 @@ test('with the largest words everything that opens is wholly in the window, on a
   const student = await somebody({ viewport: { width: 360, height: 740 } })
   const press = (name: string) => student.getByRole('button', { name, exact: true }).click()
   const dialog = student.getByRole('dialog')
-  await student.goto(`${house.url}/as/iris-novotna/`)
+  await student.goto(`${server.url}/as/iris-novotna/`)
   await student.getByRole('link', { name: /Reading a tide table/ }).click()
   await student.locator('main[aria-busy=false]').waitFor()
   await press('View')
@@ -227,7 +222,7 @@ test('the row of tools fits tablets either way up, with and without something pi
   somebody,
 }) => {
   const student = await somebody()
-  await student.goto(`${house.url}/as/lotte-lindqvist/`)
+  await student.goto(`${server.url}/as/lotte-lindqvist/`)
   await student.getByRole('link', { name: /Reading a tide table/ }).click()
   await student.locator('main[aria-busy=false]').waitFor()
   const strip = student.getByRole('toolbar', { name: 'Writing' })
@@ -252,12 +247,12 @@ test('the row of tools fits tablets either way up, with and without something pi
 
 test('a copy that is not one’s own, or not there, is said plainly', async ({ somebody }) => {
   const student = await somebody()
-  await student.goto(`${house.url}/as/noor-farrant/`)
+  await student.goto(`${server.url}/as/noor-farrant/`)
   await expect(student.getByRole('button', { name: 'Sign out' })).toBeVisible()
-  const [other] = await house.rows<{ id: string }>(
+  const [other] = await server.rows<{ id: string }>(
     "SELECT m.copy_id AS id FROM copy_member m JOIN person p ON p.id = m.student_id WHERE p.name = 'Ilja Egorov'",
   )
-  await student.goto(`${house.url}/as/noor-farrant/copy/${other!.id}`)
+  await student.goto(`${server.url}/as/noor-farrant/copy/${other!.id}`)
   await expect(student.getByRole('alert')).toContainText('nothing here for you')
   await student.getByRole('link', { name: 'Back to the start' }).click()
   await expect(student.getByRole('heading', { name: 'With your teacher' })).toBeVisible()

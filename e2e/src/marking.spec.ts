@@ -1,15 +1,11 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
+import { openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, button, drawWithPen, expectColour, expectInk, expectKept, onScreen } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { openCopy, prepareLesson } from './house/lesson.ts'
 
-let house: House
-test.beforeAll(async () => {
-  house = await openHouse()
-})
-test.afterAll(() => house.stop())
+const server = testServer()
 
 const SHORE = [70, 97, 140]
 
@@ -17,15 +13,15 @@ const SHORE = [70, 97, 140]
 async function pile(somebody: () => Promise<Page>) {
   const teacher = await somebody()
   const pdf = await makePdf([{}])
-  const lesson = await prepareLesson(house, teacher, ['Amaru Mensah', 'Iris Novotná'], pdf)
+  const lesson = await prepareLesson(server, teacher, ['Amaru Mensah', 'Iris Novotná'], pdf)
   const student = await somebody()
   for (const index of [1, 0]) {
-    await openCopy(house, student, lesson, index)
+    await openCopy(server, student, lesson, index)
     await drawWithPen(student, along({ x: 80, y: 300 }, { x: 250, y: 300 }))
     await expectKept(student)
   }
   await button(student, 'Hand in').click()
-  await teacher.goto(`${house.url}/handout/${lesson.handout}/pile/${lesson.students[0]!.copy}`)
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${lesson.students[0]!.copy}`)
   await teacher.locator('main[aria-busy=false]').waitFor()
   return { teacher, student, copies: lesson.students.map(({ copy }) => copy) }
 }
@@ -33,7 +29,7 @@ async function pile(somebody: () => Promise<Page>) {
 /** The kinds of what the teacher laid on a copy. */
 const laidOn = async (copy: string) =>
   (
-    await house.rows<{ kind: string }>(
+    await server.rows<{ kind: string }>(
       "SELECT i->>'kind' AS kind FROM event, jsonb_array_elements(body->'items') AS i WHERE copy_id = $1 AND layer = 'feedback' AND body->>'act' = 'add'",
       [copy],
     )

@@ -1,4 +1,7 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import { atWork, seeAsTeacher, TABLET } from './fixtures/atWork.ts'
+import { openCopy } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import {
   along,
   button,
@@ -8,23 +11,15 @@ import {
   expectInk,
   expectKept,
 } from './hands/hands.ts'
-import { atWork, seeAsTeacher, TABLET } from './house/atWork.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { openCopy } from './house/lesson.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}])
 
 const across = (y: number, from = 80, to = 300) => along({ x: from, y }, { x: to, y })
 test('more room, a page laid in and moved: the teacher and the PDF have it too; undo takes it back', async ({
   somebody,
 }) => {
-  const { student, teacher, lesson } = await atWork(house, somebody, pdf)
+  const { student, teacher, lesson } = await atWork(server, somebody, pdf)
   const pages = () => student.getByRole('button', { name: /^Page \d/ })
   await expect(pages()).toHaveCount(2)
   await button(student, 'All pages, new pages, more room').click()
@@ -45,10 +40,10 @@ test('more room, a page laid in and moved: the teacher and the PDF have it too; 
   await expect(student.getByText('page 3 of 3')).toBeVisible()
   await expectKept(student)
 
-  await seeAsTeacher(house, teacher, lesson)
+  await seeAsTeacher(server, teacher, lesson)
   await teacher.getByRole('button', { name: 'Page 3, written on' }).click()
   await expectInk(teacher, { x: 200, y: 120 })
-  const answer = await teacher.request.get(`${house.url}/api/copies/${lesson.students[0]!.copy}/pdf`)
+  const answer = await teacher.request.get(`${server.url}/api/copies/${lesson.students[0]!.copy}/pdf`)
   const { PDFDocument } = await import('@cantoo/pdf-lib')
   const flat = await PDFDocument.load(await answer.body())
   expect(flat.getPages().map((page) => Math.round(page.getHeight()))).toEqual([1134, 842, 842])
@@ -80,7 +75,7 @@ test('more room, a page laid in and moved: the teacher and the PDF have it too; 
 test('opened again it is at the same page, place and size; looked back at, it is made like it was', async ({
   somebody,
 }) => {
-  const { student, lesson } = await atWork(house, somebody, pdf)
+  const { student, lesson } = await atWork(server, somebody, pdf)
   await drawWithMouse(student, across(150))
   await expectKept(student)
   await student.getByRole('button', { name: 'Page 2' }).click()
@@ -127,9 +122,9 @@ test('opened again it is at the same page, place and size; looked back at, it is
 })
 
 test('a day without a network on one of two devices: everything arrives, in both', async ({ somebody }) => {
-  const { student, lesson } = await atWork(house, somebody, pdf)
+  const { student, lesson } = await atWork(server, somebody, pdf)
   const other = await somebody(TABLET)
-  await openCopy(house, other, lesson, 0)
+  await openCopy(server, other, lesson, 0)
   await student.context().setOffline(true)
   for (let line = 0; line < 8; line++) await drawWithMouse(student, across(120 + line * 20))
   await button(student, 'Pick up').click()

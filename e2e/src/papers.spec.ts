@@ -1,16 +1,12 @@
 import { PDFDocument, PDFName, rgb } from '@cantoo/pdf-lib'
 import { makeMonstrousPdf } from '@hand-back/server/test/makePdf.ts'
+import { openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, drawWithPen, expectColour, expectInk } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { openCopy, prepareLesson } from './house/lesson.ts'
 
 // Papers as they are in the world, looked at where students see them.
 
-let house: House
-test.beforeAll(async () => {
-  house = await openHouse()
-})
-test.afterAll(() => house.stop())
+const server = testServer()
 
 const RED = [255, 0, 0] as const
 const WHITE = [255, 255, 255] as const
@@ -28,9 +24,9 @@ test('a page with a unit of its own is as large on the screen as it says, and in
     height: 40,
     color: rgb(1, 0, 0),
   })
-  const lesson = await prepareLesson(house, await somebody(), ['Noor Farrant'], await pdf.save())
+  const lesson = await prepareLesson(server, await somebody(), ['Noor Farrant'], await pdf.save())
   const noor = await somebody()
-  await openCopy(house, noor, lesson, 0)
+  await openCopy(server, noor, lesson, 0)
   // In points as seen: from the left 200 to 280, from the top 320 to 400.
   await expectColour(noor, { x: 240, y: 360 }, RED)
   await expectColour(noor, { x: 190, y: 360 }, WHITE)
@@ -38,7 +34,7 @@ test('a page with a unit of its own is as large on the screen as it says, and in
   await drawWithPen(noor, along({ x: 60, y: 60 }, { x: 160, y: 60 }, 6))
   await expectInk(noor, { x: 110, y: 60 })
   await expect(noor.locator('[data-kept=kept]')).toBeVisible()
-  const answer = await noor.request.get(`${house.url}/api/copies/${lesson.students[0]!.copy}/pdf`)
+  const answer = await noor.request.get(`${server.url}/api/copies/${lesson.students[0]!.copy}/pdf`)
   const flat = await PDFDocument.load(await answer.body())
   const size = flat.getPage(0).getSize()
   expect([size.width, size.height, String(flat.getPage(0).node.get(PDFName.of('UserUnit')))]).toEqual([
@@ -67,9 +63,9 @@ test('a soft shadow by light is soft, not a black bar', async ({ somebody }) => 
   page.node.normalize()
   page.node.Resources()!.set(PDFName.of('ExtGState'), context.obj({ Soft: state }))
   page.node.addContentStream(context.register(context.stream('/Soft gs 1 0 0 rg 0 0 400 300 re f')))
-  const lesson = await prepareLesson(house, await somebody(), ['Ilja Egorov'], await pdf.save())
+  const lesson = await prepareLesson(server, await somebody(), ['Ilja Egorov'], await pdf.save())
   const ilja = await somebody()
-  await openCopy(house, ilja, lesson, 0)
+  await openCopy(server, ilja, lesson, 0)
   await expectColour(ilja, { x: 300, y: 150 }, RED)
   await expectColour(ilja, { x: 100, y: 150 }, WHITE)
 })
@@ -79,7 +75,7 @@ test('a page whose paper is long in coming says so, takes ink meanwhile, and say
 }) => {
   const pdf = await PDFDocument.create()
   pdf.addPage([400, 300]).drawRectangle({ x: 0, y: 0, width: 400, height: 300, color: rgb(1, 0, 0) })
-  const lesson = await prepareLesson(house, await somebody(), ['Bela Sarkis'], await pdf.save())
+  const lesson = await prepareLesson(server, await somebody(), ['Bela Sarkis'], await pdf.save())
   const bela = await somebody()
   let send = () => {}
   const sent = new Promise<void>((done) => {
@@ -89,7 +85,7 @@ test('a page whose paper is long in coming says so, takes ink meanwhile, and say
     await sent
     await route.continue()
   })
-  await openCopy(house, bela, lesson, 0)
+  await openCopy(server, bela, lesson, 0)
   const sign = bela.getByText('The printed page is on its way.')
   await expect(sign).toBeVisible()
   await drawWithPen(bela, along({ x: 60, y: 60 }, { x: 160, y: 60 }, 6))
@@ -104,9 +100,9 @@ test('a page that cannot be drawn says so in its place, and the next page is the
   const pdf = await makeMonstrousPdf((more) => {
     more.addPage([400, 300]).drawRectangle({ x: 0, y: 0, width: 400, height: 300, color: rgb(1, 0, 0) })
   })
-  const lesson = await prepareLesson(house, await somebody(), ['Wanda Petrov'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Wanda Petrov'], pdf)
   const wanda = await somebody()
-  await openCopy(house, wanda, lesson, 0)
+  await openCopy(server, wanda, lesson, 0)
   await wanda.keyboard.press('PageDown')
   await expectColour(wanda, { x: 200, y: 150 }, RED)
   await wanda.keyboard.press('PageUp')

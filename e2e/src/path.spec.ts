@@ -5,22 +5,18 @@ import { join } from 'node:path'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
+import { handIn } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, drawWithFinger, drawWithMouse, drawWithPen, expectInk, expectKept } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { handIn } from './house/lesson.ts'
 
-let house: House
-test.beforeAll(async () => {
-  house = await openHouse()
-})
-test.afterAll(() => house.stop())
+const server = testServer()
 
 test('from a PDF to handed back and another go, a teacher and two students, through the screens alone', async ({
   somebody,
 }) => {
   test.setTimeout(240_000)
   const teacher = await somebody({ acceptDownloads: true })
-  await teacher.goto(house.url)
+  await teacher.goto(server.url)
   await teacher.getByLabel('Setup code').fill('tide 2345')
   await teacher.getByLabel('Your name').fill('Marit Aune')
   await teacher.getByLabel('A password').fill('low tide at noon')
@@ -49,8 +45,8 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   await teacher.getByLabel('What to tell them').fill('Look at the table first.')
   await teacher.getByRole('button', { name: 'Hand out 2 copies' }).dblclick()
   await expect(teacher.getByRole('heading', { name: 'Reading a tide table' })).toBeVisible()
-  await expect(teacher.locator('td[data-state]')).toHaveCount(2)
-  expect(await house.rows('SELECT id FROM handout')).toHaveLength(1)
+  await expect(teacher.locator('td [data-state]')).toHaveCount(2)
+  expect(await server.rows('SELECT id FROM handout')).toHaveLength(1)
 
   const noor = await signInStudent(await somebody(), code, 'Noor Farrant', pins.get('Noor Farrant')!)
   const ilja = await signInStudent(
@@ -59,10 +55,10 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
     'Ilja Egorov',
     pins.get('Ilja Egorov')!,
   )
-  await expect(teacher.locator('td[data-state="waiting"]')).toHaveCount(2)
+  await expect(teacher.locator('td [data-state="waiting"]')).toHaveCount(2)
   await noor.getByRole('link', { name: /Reading a tide table/ }).click()
   await expect(noor.getByText('Look at the table first.')).toBeVisible()
-  await expect(teacher.locator('td[data-state="working"]')).toHaveCount(1)
+  await expect(teacher.locator('td [data-state="working"]')).toHaveCount(1)
   await ilja.getByRole('link', { name: /Reading a tide table/ }).click()
 
   // Noor writes with a pen on both pages, Ilja with a finger and a mouse.
@@ -79,7 +75,7 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   await noor.getByRole('button', { name: 'Hand in' }).click()
   await expect(noor.getByRole('button', { name: 'Take back' })).toBeVisible()
   await handIn(ilja)
-  await expect(teacher.locator('td[data-state="handed in"]')).toHaveCount(2)
+  await expect(teacher.locator('td [data-state="handed in"]')).toHaveCount(2)
 
   // The pile: Noor's copy, both pages; the same page stays in sight for Ilja's.
   await teacher.getByRole('link', { name: 'Mark 2' }).click()
@@ -164,7 +160,7 @@ async function makeClass(
 }
 
 async function signInStudent(page: Page, code: string, name: string, pin: string): Promise<Page> {
-  await page.goto(house.url)
+  await page.goto(server.url)
   await page.getByLabel('Class code').fill(code.toLowerCase())
   await page.getByRole('button', { name: 'Next' }).click()
   await page.getByRole('button', { name }).click()

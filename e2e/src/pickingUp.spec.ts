@@ -1,6 +1,9 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
+import { atWork, seeAsTeacher, TABLET } from './fixtures/atWork.ts'
+import { giveOut } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import {
   along,
   button,
@@ -12,17 +15,9 @@ import {
   type Place,
   touch,
 } from './hands/hands.ts'
-import { atWork, seeAsTeacher, TABLET } from './house/atWork.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { giveOut } from './house/lesson.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}])
 
 const across = (y: number, from = 80, to = 300) => along({ x: from, y }, { x: to, y })
 /** The way of a loop round a box of the page. */
@@ -37,7 +32,7 @@ const boxOf = async (page: Page) => (await page.getByTestId('picked').boundingBo
 test('picked up with a loop: moved, turned, in another colour, twice, taken away; undo brings all of it back', async ({
   somebody,
 }) => {
-  const { student, teacher, lesson } = await atWork(house, somebody, pdf)
+  const { student, teacher, lesson } = await atWork(server, somebody, pdf)
   await drawWithMouse(student, across(150))
   await drawWithMouse(student, across(300))
   await button(student, 'Pick up').click()
@@ -69,9 +64,9 @@ test('picked up with a loop: moved, turned, in another colour, twice, taken away
   await expectInk(student, { x: 204, y: 234 })
   await student.keyboard.press('Delete')
   await expectInk(student, { x: 204, y: 234 }, false)
-  await seeAsTeacher(house, teacher, lesson)
+  await seeAsTeacher(server, teacher, lesson)
   await expectInk(teacher, { x: 190, y: 290 })
-  const [moved] = await house.rows<{ count: number }>(
+  const [moved] = await server.rows<{ count: number }>(
     "SELECT count(*)::int FROM event WHERE copy_id = $1 AND body->>'act' IN ('move', 'recolour')",
     [lesson.students[0]!.copy],
   )
@@ -87,7 +82,7 @@ test('picked up with a loop: moved, turned, in another colour, twice, taken away
 test('by touch alone: a tap adds, two fingers move, scale and turn what is picked up, and the page stays', async ({
   somebody,
 }) => {
-  const { student } = await atWork(house, somebody, pdf, TABLET)
+  const { student } = await atWork(server, somebody, pdf, TABLET)
   await drawWithFinger(student, across(150, 200, 300))
   await drawWithFinger(student, across(180, 200, 300))
   await button(student, 'Pick up').click()
@@ -119,7 +114,7 @@ test('by touch alone: a tap adds, two fingers move, scale and turn what is picke
 test('pictures dragged in and from the camera, picked up with a box, copied into another copy', async ({
   somebody,
 }) => {
-  const { student, teacher, lesson } = await atWork(house, somebody, pdf)
+  const { student, teacher, lesson } = await atWork(server, somebody, pdf)
   const bytes = await sharp({ create: { width: 120, height: 80, channels: 3, background: '#1b6e68' } })
     .png()
     .toBuffer()
@@ -151,21 +146,21 @@ test('pictures dragged in and from the camera, picked up with a box, copied into
   await expect(student.getByTestId('picked')).toBeVisible()
   await button(student, 'Copy').click()
   const pictures = (copy: string) =>
-    house.rows(
+    server.rows(
       "SELECT 1 FROM event, jsonb_array_elements(body->'items') AS i WHERE copy_id = $1 AND i->>'kind' = 'picture'",
       [copy],
     )
   expect(await pictures(lesson.students[0]!.copy)).toHaveLength(2)
 
   // Another copy of the same student: the pictures come along with their bytes.
-  const { copies } = await giveOut(house, teacher, lesson)
+  const { copies } = await giveOut(server, teacher, lesson)
   const other = copies[0]!.id
-  await student.goto(`${house.url}/copy/${other}`)
+  await student.goto(`${server.url}/copy/${other}`)
   await student.locator('main[aria-busy=false]').waitFor()
   await button(student, 'Put on').click()
   await button(student, 'Copied').click()
   await expect.poll(() => pictures(other)).toHaveLength(2)
-  const [own] = await house.rows<{ count: number }>(
+  const [own] = await server.rows<{ count: number }>(
     'SELECT count(*)::int FROM recording WHERE copy_id = $1',
     [other],
   )

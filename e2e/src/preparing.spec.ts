@@ -2,18 +2,13 @@ import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import { textOfPdf } from '@hand-back/server/test/textOfPdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
+import { openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { handOutTo, kept, kind, openPreparing, printed, put, seeAll } from './fixtures/preparing.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, drawWithMouse, drawWithPen, expectInk, expectKept, onScreen } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { openCopy, prepareLesson } from './house/lesson.ts'
-import { handOutTo, kept, kind, openPreparing, printed, put, seeAll } from './house/preparing.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}])
 
 const NAMES = ['Teodor Iqbal', 'Rafi Kowal'] as const
 
@@ -22,8 +17,8 @@ test('a worksheet with every kind of thing is built by mouse, handed out, answer
 }) => {
   test.setTimeout(240_000)
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(house, teacher)
+  const lesson = await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
 
   await put(teacher, 'Text', 60, 110, 200, 20)
   await teacher.keyboard.type('The ebb')
@@ -32,7 +27,7 @@ test('a worksheet with every kind of thing is built by mouse, handed out, answer
   await put(teacher, 'Formula', 60, 180, 60, 24)
   await teacher.getByLabel('The same in LaTeX').fill('\\frac{1}{2}')
   await expect
-    .poll(async () => (await printed(house)).find((item) => item.kind === 'formula')?.latex)
+    .poll(async () => (await printed(server)).find((item) => item.kind === 'formula')?.latex)
     .toBe('\\frac{1}{2}')
   await put(teacher, 'Link', 60, 220, 90, 20)
   await teacher.getByLabel('Leads to').selectOption('page 2')
@@ -76,7 +71,7 @@ test('a worksheet with every kind of thing is built by mouse, handed out, answer
   await teacher.mouse.click(drop.x, drop.y)
   await teacher.getByLabel('goby').check()
   await kept(teacher)
-  expect((await printed(house)).map((item) => item.kind).sort()).toEqual([
+  expect((await printed(server)).map((item) => item.kind).sort()).toEqual([
     'card',
     'card',
     'choice',
@@ -96,23 +91,23 @@ test('a worksheet with every kind of thing is built by mouse, handed out, answer
   ])
 
   await handOutTo(teacher, lesson)
-  const [row] = await house.rows(
+  const [row] = await server.rows(
     `SELECT m.copy_id AS id, m.handout_id FROM copy_member m JOIN handout h ON h.id = m.handout_id
      WHERE m.student_id = $1 ORDER BY h.handed_out_at DESC LIMIT 1`,
     [lesson.students[0]!.id],
   )
   const { id: copy, handout_id: handout } = row as { id: string; handout_id: string }
   const student = await somebody({ permissions: ['microphone'] })
-  await openCopy(house, student, { ...lesson, students: [{ ...lesson.students[0]!, copy }] }, 0)
+  await openCopy(server, student, { ...lesson, students: [{ ...lesson.students[0]!, copy }] }, 0)
   await seeAll(student)
   await answerAll(student)
   await expectNothingDamaged(student)
 
   // The teacher sees every answer where it was given, and so does the PDF.
-  await teacher.goto(`${house.url}/handout/${handout}/pile/${copy}`)
+  await teacher.goto(`${server.url}/handout/${handout}/pile/${copy}`)
   await expect(teacher.getByRole('button', { name: /Play voice note/ })).toBeVisible()
   await expect.poll(() => darkness(teacher, { x: 330, y: 123 }, 60, 16)).toBeGreaterThan(5)
-  const answer = await teacher.request.get(`${house.url}/api/copies/${copy}/pdf`)
+  const answer = await teacher.request.get(`${server.url}/api/copies/${copy}/pdf`)
   const text = textOfPdf(await answer.body())
   for (const words of ['The ebb', 'Look at the table first.', 'in cm', '4.5 m', 'goby', 'Which first?'])
     expect(text).toContain(words)
@@ -200,8 +195,8 @@ async function darkness(
 
 test('as a student: everything works and leaves no trace', async ({ somebody }) => {
   const teacher = await somebody()
-  await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(house, teacher)
+  await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
   await put(teacher, 'Typed box', 300, 110, 160, 24)
   await teacher.keyboard.type('in cm')
   const before = await traces()
@@ -219,7 +214,7 @@ test('as a student: everything works and leaves no trace', async ({ somebody }) 
 
 async function traces(): Promise<number[]> {
   const counts = ['event', 'copy', 'recording', 'handout'].map((table) =>
-    house.rows(`SELECT 1 FROM ${table}`),
+    server.rows(`SELECT 1 FROM ${table}`),
   )
   return (await Promise.all(counts)).map((rows) => rows.length)
 }
@@ -228,22 +223,22 @@ test('answers given without a network arrive when it is back; two devices show t
   somebody,
 }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, NAMES, pdf)
-  await openPreparing(house, teacher)
+  const lesson = await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
   await put(teacher, 'Typed box', 300, 110, 160, 24)
   await teacher.keyboard.type('in cm')
   await put(teacher, 'Card', 60, 400, 80, 26)
   await kept(teacher)
   await handOutTo(teacher, lesson)
-  const [row] = await house.rows(
+  const [row] = await server.rows(
     'SELECT m.copy_id AS id FROM copy_member m JOIN handout h ON h.id = m.handout_id WHERE m.student_id = $1 ORDER BY h.handed_out_at DESC LIMIT 1',
     [lesson.students[0]!.id],
   )
   const own = { ...lesson, students: [{ ...lesson.students[0]!, copy: (row as { id: string }).id }] }
   const first = await somebody()
   const second = await somebody()
-  await openCopy(house, first, own, 0)
-  await openCopy(house, second, own, 0)
+  await openCopy(server, first, own, 0)
+  await openCopy(server, second, own, 0)
   await first.context().setOffline(true)
   await first.getByLabel('in cm').fill('450')
   const card = first.getByRole('button', { name: 'Card: Card' })

@@ -1,25 +1,20 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
+import { type Lesson, openCopy, prepareLesson, signInStudent } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, drawWithPen, expectInk, expectKept, onScreen, touch } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { type Lesson, openCopy, prepareLesson, signInStudent } from './house/lesson.ts'
 
 // A tablet that several use one after the other, and what is on it when something goes wrong.
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}])
 
 const line = (number: number) => along({ x: 80, y: 80 + number * 22 }, { x: 200, y: 80 + number * 22 }, 6)
 const middle = (number: number) => ({ x: 140, y: 80 + number * 22 })
 
 /** Whose strokes school has of a copy. */
 async function authorsOf(lesson: Lesson, index: number): Promise<string[]> {
-  const rows = await house.rows<{ author_id: string }>(
+  const rows = await server.rows<{ author_id: string }>(
     "SELECT author_id FROM event WHERE copy_id = $1 AND layer = 'work' ORDER BY seq",
     [lesson.students[index]!.copy],
   )
@@ -64,9 +59,9 @@ const leftOn = (page: Page) =>
 test('what one left unsent is neither seen nor sent by the next at the tablet, and goes as theirs later', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Noor Farrant', 'Ilja Egorov'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Noor Farrant', 'Ilja Egorov'], pdf)
   const tablet = await somebody({ viewport: { width: 820, height: 1180 }, hasTouch: true })
-  await openCopy(house, tablet, lesson, 0)
+  await openCopy(server, tablet, lesson, 0)
   await drawWithPen(tablet, line(0))
   await expectKept(tablet)
   await tablet.context().setOffline(true)
@@ -83,7 +78,7 @@ test('what one left unsent is neither seen nor sent by the next at the tablet, a
   await tablet.context().setOffline(false)
   await tablet.reload()
   await expect(tablet.getByText('I am a teacher')).toBeVisible()
-  await openCopy(house, tablet, lesson, 1)
+  await openCopy(server, tablet, lesson, 1)
   await drawWithPen(tablet, line(5))
   await expectKept(tablet)
   await tablet.reload()
@@ -94,29 +89,29 @@ test('what one left unsent is neither seen nor sent by the next at the tablet, a
   expect(await authorsOf(lesson, 0)).toEqual([noor])
   expect(await authorsOf(lesson, 1)).toEqual([ilja])
 
-  await openCopy(house, tablet, lesson, 0)
+  await openCopy(server, tablet, lesson, 0)
   await expect.poll(() => authorsOf(lesson, 0)).toEqual([noor, noor, noor, noor])
   await expectInk(tablet, middle(3))
 })
 
 test('another signs in in a second tab: the first sends nothing in their name', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Wanda Petrov', 'Kofi Grünwald'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Wanda Petrov', 'Kofi Grünwald'], pdf)
   const first = await somebody()
-  await openCopy(house, first, lesson, 0)
-  await house.kill()
+  await openCopy(server, first, lesson, 0)
+  await server.kill()
   for (const number of [0, 1]) await drawWithPen(first, line(number))
   await expect(first.locator('[data-kept=here]')).toBeVisible()
-  await house.start()
+  await server.start()
   const second = await first.context().newPage()
-  await signInStudent(house, second, lesson, 1)
-  await second.goto(`${house.url}/copy/${lesson.students[1]!.copy}`)
+  await signInStudent(server, second, lesson, 1)
+  await second.goto(`${server.url}/copy/${lesson.students[1]!.copy}`)
   await second.locator('main[aria-busy=false]').waitFor()
   // Sent before the other came, or held for its maker: never as the other's.
   await expect(first.getByText('Wanda Petrov')).toHaveCount(0)
   const [wanda] = lesson.students.map(({ id }) => id)
   expect(new Set([...(await authorsOf(lesson, 0)), wanda])).toEqual(new Set([wanda]))
   expect(await authorsOf(lesson, 1)).toEqual([])
-  await openCopy(house, second, lesson, 0)
+  await openCopy(server, second, lesson, 0)
   await expect.poll(() => authorsOf(lesson, 0)).toEqual([wanda, wanda])
 })
 
@@ -124,17 +119,17 @@ test('withdrawn while one writes: it waits here, is said, and arrives when the c
   somebody,
 }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, ['Pia Jankauskas'], pdf)
+  const lesson = await prepareLesson(server, teacher, ['Pia Jankauskas'], pdf)
   const pia = await somebody()
-  await openCopy(house, pia, lesson, 0)
+  await openCopy(server, pia, lesson, 0)
   await drawWithPen(pia, line(0))
   await expectKept(pia)
   await pia.context().setOffline(true)
   await drawWithPen(pia, line(1))
   const change = (withdrawn: boolean) =>
-    teacher.request.patch(`${house.url}/api/handouts/${lesson.handout}`, {
+    teacher.request.patch(`${server.url}/api/handouts/${lesson.handout}`, {
       data: { withdrawn },
-      headers: { origin: house.url },
+      headers: { origin: server.url },
     })
   await change(true)
   await pia.context().setOffline(false)
@@ -147,13 +142,13 @@ test('withdrawn while one writes: it waits here, is said, and arrives when the c
 })
 
 test('what is held can be taken away as a file, and only a person deletes it', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Amaru Mensah'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Amaru Mensah'], pdf)
   const here = await somebody({ acceptDownloads: true })
-  await openCopy(house, here, lesson, 0)
+  await openCopy(server, here, lesson, 0)
   await here.context().setOffline(true)
   await drawWithPen(here, line(1))
   const there = await somebody()
-  await openCopy(house, there, lesson, 0)
+  await openCopy(server, there, lesson, 0)
   await there.getByRole('button', { name: 'Hand in' }).click()
   await there.getByRole('button', { name: 'Hand in all the same' }).click()
   await here.context().setOffline(false)
@@ -171,11 +166,11 @@ test('what is held can be taken away as a file, and only a person deletes it', a
 })
 
 test('what a closed tab left is sent by the one still open, at once', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Freya Vasquez'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Freya Vasquez'], pdf)
   const first = await somebody()
-  await openCopy(house, first, lesson, 0)
+  await openCopy(server, first, lesson, 0)
   const second = await first.context().newPage()
-  await second.goto(house.url)
+  await second.goto(server.url)
   await expect(second.getByRole('heading', { name: 'To do' })).toBeVisible()
   // Only this tab is cut off: its connection takes nothing.
   await first.evaluate(() => {
@@ -191,9 +186,9 @@ test('what a closed tab left is sent by the one still open, at once', async ({ s
 })
 
 test('words typed without a pause survive the end of the tab', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Zélie Rahman'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Zélie Rahman'], pdf)
   const first = await somebody()
-  await openCopy(house, first, lesson, 0)
+  await openCopy(server, first, lesson, 0)
   await first.getByRole('button', { name: 'Put on' }).click()
   await first.getByRole('button', { name: 'Words', exact: true }).click()
   const at = await onScreen(first, { x: 100, y: 200 })
@@ -204,10 +199,10 @@ test('words typed without a pause survive the end of the tab', async ({ somebody
   const cdp = await first.context().newCDPSession(first)
   void cdp.send('Page.crash').catch(() => {})
   const next = await first.context().newPage()
-  await next.goto(`${house.url}/copy/${lesson.students[0]!.copy}`)
+  await next.goto(`${server.url}/copy/${lesson.students[0]!.copy}`)
   await next.locator('main[aria-busy=false]').waitFor()
   const said = () =>
-    house.rows<{ said: string }>(
+    server.rows<{ said: string }>(
       `SELECT coalesce(body->'set'->'thing'->>'text', body->'items'->0->>'text') AS said FROM event
        WHERE copy_id = $1 ORDER BY seq DESC LIMIT 1`,
       [lesson.students[0]!.copy],
@@ -218,9 +213,9 @@ test('words typed without a pause survive the end of the tab', async ({ somebody
 test('a long stroke of a finger that becomes a pinch is kept; a touch that only began is not', async ({
   somebody,
 }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Sunniva Okoro'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Sunniva Okoro'], pdf)
   const page = await somebody({ viewport: { width: 820, height: 1180 }, hasTouch: true })
-  await openCopy(house, page, lesson, 0)
+  await openCopy(server, page, lesson, 0)
   const way = await Promise.all(
     along({ x: 80, y: 200 }, { x: 240, y: 200 }, 24).map((at) => onScreen(page, at)),
   )

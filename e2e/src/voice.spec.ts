@@ -1,17 +1,12 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import { BROWSER_OPTIONS } from '@hand-back/tools/setup/browser.ts'
 import { chromium } from '@playwright/test'
+import { openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { expectKept } from './hands/hands.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { openCopy, prepareLesson } from './house/lesson.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf()
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf()
 
 function secondsPlayed(audio: HTMLElement): number {
   const { played } = audio as HTMLAudioElement
@@ -22,9 +17,9 @@ test('a voice note is recorded, lies on the page, can be moved, and plays for th
   somebody,
 }) => {
   const teacher = await somebody()
-  const lesson = await prepareLesson(house, teacher, ['Teodor Iqbal', 'Rafi Kowal'], pdf)
+  const lesson = await prepareLesson(server, teacher, ['Teodor Iqbal', 'Rafi Kowal'], pdf)
   const teodor = await somebody({ permissions: ['microphone'] })
-  await openCopy(house, teodor, lesson, 0)
+  await openCopy(server, teodor, lesson, 0)
   await teodor.getByRole('button', { name: 'Speak' }).click()
   await teodor.getByRole('button', { name: 'Stop 0:03' }).click()
   const note = teodor.getByRole('button', { name: /Play voice note, 0:0\d/ })
@@ -41,7 +36,7 @@ test('a voice note is recorded, lies on the page, can be moved, and plays for th
   await teodor.getByRole('button', { name: 'Undo' }).click()
   await expect.poll(async () => Math.round((await note.boundingBox())!.x - before.x)).toBe(0)
 
-  await teacher.goto(`${house.url}/handout/${lesson.handout}/pile/${lesson.students[0]!.copy}`)
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${lesson.students[0]!.copy}`)
   const sound = teacher.waitForResponse((response) => response.url().includes('/recordings/'))
   await teacher.getByRole('button', { name: /Play voice note/ }).click()
   const response = await sound
@@ -52,31 +47,31 @@ test('a voice note is recorded, lies on the page, can be moved, and plays for th
 
   // Nobody else may hear it.
   const rafi = await somebody()
-  await openCopy(house, rafi, lesson, 1)
+  await openCopy(server, rafi, lesson, 1)
   expect((await rafi.request.get(response.url())).status()).toBe(404)
 })
 
 test('a voice note made without a network arrives when it is back', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Mila Yamada'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Mila Yamada'], pdf)
   const mila = await somebody({ permissions: ['microphone'] })
-  await openCopy(house, mila, lesson, 0)
+  await openCopy(server, mila, lesson, 0)
   await mila.context().setOffline(true)
   await mila.getByRole('button', { name: 'Speak' }).click()
   await mila.getByRole('button', { name: 'Stop 0:01' }).click()
   await mila.getByRole('button', { name: /Play voice note/ }).click()
   await expect.poll(() => mila.locator('audio').evaluate(secondsPlayed)).toBeGreaterThan(0.2)
   expect(
-    await house.rows('SELECT 1 FROM recording WHERE copy_id = $1', [lesson.students[0]!.copy]),
+    await server.rows('SELECT 1 FROM recording WHERE copy_id = $1', [lesson.students[0]!.copy]),
   ).toHaveLength(0)
   await mila.context().setOffline(false)
   await expectKept(mila)
   expect(
-    await house.rows('SELECT 1 FROM recording WHERE copy_id = $1', [lesson.students[0]!.copy]),
+    await server.rows('SELECT 1 FROM recording WHERE copy_id = $1', [lesson.students[0]!.copy]),
   ).toHaveLength(1)
 })
 
 test('no microphone, or not allowed: one clear sentence, and nothing on the page', async ({ somebody }) => {
-  const lesson = await prepareLesson(house, await somebody(), ['Sefa Zieliński'], pdf)
+  const lesson = await prepareLesson(server, await somebody(), ['Sefa Zieliński'], pdf)
   for (const [options, sentence] of [
     [
       ['--use-fake-ui-for-media-stream=deny', '--use-fake-device-for-media-stream'],
@@ -89,7 +84,7 @@ test('no microphone, or not allowed: one clear sentence, and nothing on the page
       args: [...BROWSER_OPTIONS, ...options],
     })
     const sefa = await browser.newPage()
-    await openCopy(house, sefa, lesson, 0)
+    await openCopy(server, sefa, lesson, 0)
     await sefa.getByRole('button', { name: 'Speak' }).click()
     await expect(sefa.getByText(sentence)).toBeVisible()
     await expect(sefa.getByRole('button', { name: /voice note/ })).toHaveCount(0)

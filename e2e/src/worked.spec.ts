@@ -1,6 +1,9 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { BrowserContextOptions, Page } from '@playwright/test'
 import sharp from 'sharp'
+import { TABLET } from './fixtures/atWork.ts'
+import { openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import {
   along,
   button,
@@ -13,21 +16,12 @@ import {
   onScreen,
   type Place,
 } from './hands/hands.ts'
-import { TABLET } from './house/atWork.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { openCopy, prepareLesson } from './house/lesson.ts'
 
-let house: House
-let pdf: Uint8Array
-let crab: Buffer
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}])
-  crab = await sharp({ create: { width: 240, height: 160, channels: 3, background: '#e9b93b' } })
-    .png()
-    .toBuffer()
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}])
+const crab = await sharp({ create: { width: 240, height: 160, channels: 3, background: '#e9b93b' } })
+  .png()
+  .toBuffer()
 
 const HANDS: readonly (readonly [
   string,
@@ -48,9 +42,9 @@ for (const [hand, options, draw] of HANDS) {
     somebody,
   }) => {
     test.setTimeout(120_000)
-    const lesson = await prepareLesson(house, await somebody(), ['Noor Farrant'], pdf)
+    const lesson = await prepareLesson(server, await somebody(), ['Noor Farrant'], pdf)
     const first = await somebody(options)
-    await openCopy(house, first, lesson, 0)
+    await openCopy(server, first, lesson, 0)
 
     // Three colours and a highlighted answer; the server dies between the second and the third.
     for (const [index, y] of [
@@ -60,12 +54,12 @@ for (const [hand, options, draw] of HANDS) {
       if (index > 0) await pen(first, index)
       await draw(first, across(y))
     }
-    await house.kill()
+    await server.kill()
     await pen(first, 2)
     await draw(first, across(170))
     await pen(first, 5)
     await draw(first, across(170))
-    await house.start()
+    await server.start()
     await expectKept(first)
     await expectInk(first, { x: 170, y: 170 })
     expect(await inkAt(first, { x: 170, y: 174 }, 'highlighter')).toBeGreaterThan(100)
@@ -115,7 +109,7 @@ for (const [hand, options, draw] of HANDS) {
     const context = first.context()
     await first.close()
     const page = await context.newPage()
-    await openCopy(house, page, lesson, 0)
+    await openCopy(server, page, lesson, 0)
     // Upright now; where exactly depends on how wide the hand drew.
     await expect
       .poll(async () => {

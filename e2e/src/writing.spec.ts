@@ -1,24 +1,19 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
+import { atWork, seeAsTeacher, TABLET } from './fixtures/atWork.ts'
+import { openCopy } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
 import { along, button, drawWithMouse, expectInk, expectKept, touch } from './hands/hands.ts'
-import { atWork, seeAsTeacher, TABLET } from './house/atWork.ts'
-import { expect, type House, openHouse, test } from './house/house.ts'
-import { openCopy } from './house/lesson.ts'
 
-let house: House
-let pdf: Uint8Array
-test.beforeAll(async () => {
-  house = await openHouse()
-  pdf = await makePdf([{}, {}])
-})
-test.afterAll(() => house.stop())
+const server = testServer()
+const pdf = await makePdf([{}, {}])
 
 const across = (y: number, from = 80, to = 300) => along({ x: from, y }, { x: to, y })
 const boxOf = async (page: Page) => (await page.getByTestId('picked').boundingBox())!
 test('rubbing out exactly where it passes leaves the rest; clearing a page is undone', async ({
   somebody,
 }) => {
-  const { student, teacher, lesson } = await atWork(house, somebody, pdf)
+  const { student, teacher, lesson } = await atWork(server, somebody, pdf)
   await drawWithMouse(student, across(150))
   await drawWithMouse(student, across(170))
   await button(student, 'Rub out').click()
@@ -30,7 +25,7 @@ test('rubbing out exactly where it passes leaves the rest; clearing a page is un
     await expectInk(student, { x: 110, y })
     await expectInk(student, { x: 280, y })
   }
-  await seeAsTeacher(house, teacher, lesson)
+  await seeAsTeacher(server, teacher, lesson)
   await expectInk(teacher, { x: 110, y: 150 })
   await expectInk(teacher, { x: 190, y: 150 }, false)
   await button(student, 'Undo').click()
@@ -45,7 +40,7 @@ test('rubbing out exactly where it passes leaves the rest; clearing a page is un
 })
 
 test('written large it lands small where the frame is, and the frame moves along', async ({ somebody }) => {
-  const { student } = await atWork(house, somebody, pdf, TABLET)
+  const { student } = await atWork(server, somebody, pdf, TABLET)
   await button(student, 'Write large').click()
   const frame = student.getByTestId('close-up-frame')
   const strip = student.getByTestId('close-up')
@@ -76,7 +71,7 @@ test('written large it lands small where the frame is, and the frame moves along
 test('pens, paper and the side of the strip come along to another device; nobody else sees them', async ({
   somebody,
 }) => {
-  const { student, teacher, lesson } = await atWork(house, somebody, pdf)
+  const { student, teacher, lesson } = await atWork(server, somebody, pdf)
   const pens = (page: Page) => page.getByRole('group', { name: 'Pens' }).getByRole('button')
   await pens(student).nth(1).click()
   await pens(student).nth(1).click()
@@ -97,10 +92,10 @@ test('pens, paper and the side of the strip come along to another device; nobody
   await expect
     .poll(
       async () =>
-        (await house.rows("SELECT 1 FROM person_habits WHERE habits->>'letters' = 'largest'")).length,
+        (await server.rows("SELECT 1 FROM person_habits WHERE habits->>'letters' = 'largest'")).length,
     )
     .toBe(1)
-  await openCopy(house, other, lesson, 0)
+  await openCopy(server, other, lesson, 0)
   await expect(pens(other).nth(2)).toHaveAccessibleName(/pink brush/)
   await expect(pens(other).nth(2)).toHaveAttribute('aria-pressed', 'true')
   await expect(other.getByTestId('tint')).toBeVisible()
@@ -109,14 +104,14 @@ test('pens, paper and the side of the strip come along to another device; nobody
     'vertical',
   )
   expect(await other.evaluate(() => document.documentElement.style.fontSize)).toBe('136%')
-  await seeAsTeacher(house, teacher, lesson)
+  await seeAsTeacher(server, teacher, lesson)
   await expect(teacher.getByTestId('tint')).toHaveCount(0)
 })
 
 test('handing in shows what nobody touched; taken back until marking begins, then a sentence says why not', async ({
   somebody,
 }) => {
-  const { student, teacher, lesson } = await atWork(house, somebody, pdf)
+  const { student, teacher, lesson } = await atWork(server, somebody, pdf)
   await drawWithMouse(student, across(150))
   await button(student, 'Hand in').click()
   const dialog = student.getByRole('dialog', { name: 'Not touched yet' })
@@ -129,7 +124,7 @@ test('handing in shows what nobody touched; taken back until marking begins, the
   await drawWithMouse(student, across(150))
   await button(student, 'Hand in').click()
   await expect(button(student, 'Take back')).toBeVisible()
-  await seeAsTeacher(house, teacher, lesson)
+  await seeAsTeacher(server, teacher, lesson)
   await drawWithMouse(teacher, across(250))
   await expectKept(teacher)
   await button(student, 'Take back').click()

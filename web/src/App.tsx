@@ -4,7 +4,7 @@ import { Navigate, Route, Routes } from 'react-router'
 import { queries } from './api/queries.ts'
 import { fetchSignIn, fetchSlipSignIn } from './people/door.ts'
 import { importAgain } from './ui/importAgain.ts'
-import { Answer, Loading } from './ui/Notice.tsx'
+import { Fetched, Loading } from './ui/Notice.tsx'
 
 // A student's device never fetches the teacher's screens, and the other way round.
 const TeacherScreens = lazy(() => importAgain(() => import('./teacher/TeacherScreens.tsx')))
@@ -15,7 +15,7 @@ const StudentScreens = lazy(() => importAgain(() => import('./student/StudentScr
 export function App() {
   const me = useQuery(queries.me())
   return (
-    <Answer of={me}>
+    <Fetched of={me}>
       {(person) => (
         <Suspense fallback={<Loading />}>
           <Routes>
@@ -27,6 +27,6 @@ export function App() {
           </Routes>
         </Suspense>
       )}
-    </Answer>
+    </Fetched>
   )
 }

@@ -7,15 +7,15 @@ import { Toaster } from 'sonner'
 import { App } from './App.tsx'
 import { queryClient } from './api/queries.ts'
 import { SEAT } from './seat.ts'
-import { Fault } from './ui/Fault.tsx'
+import { ErrorBoundary } from './ui/ErrorBoundary.tsx'
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
       <BrowserRouter basename={SEAT}>
-        <Fault>
+        <ErrorBoundary>
           <App />
-        </Fault>
+        </ErrorBoundary>
       </BrowserRouter>
       <Toaster
         position="bottom-center"
@@ -27,7 +27,7 @@ createRoot(document.getElementById('root')!).render(
             color: 'var(--color-sheet)',
             border: 'none',
             fontFamily: 'var(--font-sans)',
-            fontSize: '15px',
+            fontSize: '0.9375rem',
           },
         }}
       />

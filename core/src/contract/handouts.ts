@@ -61,6 +61,8 @@ export const copyRow = z.object({
   handedInAt: z.number().nullable(),
 })
 export type CopyRow = z.infer<typeof copyRow>
+/** What school tells of a hand-out that is looked at. */
+export const copyRowNews = z.object({ handout: z.uuid(), row: copyRow })
 
 const handoutHead = {
   id: z.uuid(),

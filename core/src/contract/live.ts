@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { KeptEvent, PageEvent } from '../log/events.ts'
-import type { CopyStandingNews } from './copies.ts'
+import { readEvents } from '../log/readEvents.ts'
+import { type CopyStandingNews, copyStanding } from './copies.ts'
 import type { CopyRow } from './handouts.ts'
 
 const readTo = z.object({
@@ -17,9 +18,17 @@ export const MOST_MESSAGE_BYTES = 2_000_000
 /** "Tell me what I have not read of this copy, and whatever comes." */
 export const followRequest = z.object({ copy: z.uuid(), readTo })
 export type FollowRequest = z.infer<typeof followRequest>
+/** Events as school tells them: those that this device has a word for. */
+export const keptEvents = z.unknown().transform(readEvents)
+
+const refusal = z.object({ ok: z.literal(false), why: z.string(), gone: z.boolean() })
+export const followAnswer = z.discriminatedUnion('ok', [
+  z.object({ ok: z.literal(true), events: z.array(z.unknown()), standing: copyStanding, more: z.boolean() }),
+  refusal,
+])
 export type FollowAnswer =
   | { ok: true; events: KeptEvent[]; standing: CopyStandingNews; more: boolean }
-  | { ok: false; why: string; gone: boolean }
+  | z.infer<typeof refusal>
 
 /**
  * "Keep these, which `person` made." Answered after the database has committed. Each event is looked at
@@ -56,6 +65,9 @@ export interface DeviceMessages {
   keep(request: KeepRequest, answer: (answer: KeepAnswer) => void): void
   watch(request: z.infer<typeof watchRequest>, answer: (answer: WatchAnswer) => void): void
 }
+
+/** What school tells of a copy that is open here. */
+export const eventsNews = z.object({ copy: z.uuid(), events: keptEvents })
 
 export interface ServerMessages {
   events(news: { copy: string; events: KeptEvent[] }): void

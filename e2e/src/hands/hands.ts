@@ -134,4 +134,6 @@ export async function expectKept(page: Page): Promise<void> {
 }
 
 /** The button of just this name. */
-export const button = (page: Page, name: string) => page.getByRole('button', { name, exact: true })
+/** What is pressed, by its name; one of several is heard as a radio button. */
+export const button = (page: Page, name: string) =>
+  page.getByRole('button', { name, exact: true }).or(page.getByRole('radio', { name, exact: true }))

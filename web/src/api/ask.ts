@@ -45,6 +45,10 @@ export async function ask<Path extends string, Sent, Given, Answer>(
   return askAt(call, addressOf(call, ids ?? ({} as Ids<Path>)), sent)
 }
 
+/** Where what a call answers is to be had by whoever fetches it themselves: pictures, players, links. */
+export const urlOf = <Path extends string>(call: Pick<Call<Path>, 'path'>, ids: Ids<Path>): string =>
+  apiUrl(addressOf(call, ids))
+
 /** The same at an address that says more than ids do. */
 export async function askAt<Answer>(
   { method, answer }: Pick<Call<string, never, never, Answer>, 'method' | 'answer'>,

@@ -1,5 +1,6 @@
 import { CALLS, type DeviceMessages, type ServerMessages } from '@hand-back/core'
 import { io, type Socket } from 'socket.io-client'
+import type { z } from 'zod'
 import { SEAT } from '../seat.ts'
 import { believed } from './believed.ts'
 import { refresh } from './queries.ts'
@@ -37,6 +38,21 @@ export function live(): LiveSocket {
 function comeBack(made: LiveSocket): void {
   void refresh(CALLS.me)
   setTimeout(() => socket === made && made.connect(), RETRY_AFTER)
+}
+
+/** Listens to what school tells, judged by the contract: what is not well formed is not heard. Returns how to stop. */
+export function hear<News>(
+  socket: LiveSocket,
+  name: keyof ServerMessages,
+  news: z.ZodType<News>,
+  listener: (news: News) => void,
+): () => void {
+  const heard = (told: unknown) => {
+    const read = news.safeParse(told)
+    if (read.success) listener(read.data)
+  }
+  socket.on(name, heard as never)
+  return () => void socket.off(name, heard as never)
 }
 
 /** Ends the connection, when somebody signs out. */

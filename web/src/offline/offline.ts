@@ -1,5 +1,5 @@
 import { dropNotes } from '../deviceNotes.ts'
-import { forgetLogs } from '../page/device/logShelf.ts'
+import { forgetLogs } from '../page/device/logCache.ts'
 import { forgetHabits } from '../page/habits/useHabits.ts'
 
 /**

@@ -1,13 +1,14 @@
-import { CALLS, type Person } from '@hand-back/core'
+import { CALLS, type Person, passwordChange } from '@hand-back/core'
 import { useState } from 'react'
 import { ask } from '../api/ask.ts'
 import { queries, queryClient } from '../api/queries.ts'
-import { ActForm } from '../ui/ActForm.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Dialog } from '../ui/Dialog.tsx'
 import { Field } from '../ui/Field.tsx'
 import { saySentence } from '../ui/notices.ts'
+import { RequestForm } from '../ui/RequestForm.tsx'
 import { useAct } from '../ui/useAct.ts'
+import { useRequestForm } from '../ui/useRequestForm.ts'
 import { signOut } from './signOut.ts'
 
 /** A teacher's own sign-in: another password, and signing out on every device at once. */
@@ -17,7 +18,7 @@ export function OwnAccount({ person }: { person: Person }) {
     <>
       <button
         type="button"
-        className="min-h-[38px] truncate rounded-tag px-2 font-bold hover:bg-blotter max-[560px]:hidden"
+        className="min-h-[38px] truncate rounded-tag px-2 font-bold hover:bg-blotter max-phone:hidden"
         onClick={() => setOpen(true)}
       >
         {person.name}
@@ -33,37 +34,30 @@ export function OwnAccount({ person }: { person: Person }) {
 }
 
 function NewPassword({ onDone }: { onDone: () => void }) {
-  const [now, setNow] = useState('')
-  const [to, setTo] = useState('')
-  const { run, busy, problem } = useAct(async () => {
-    const me = await ask(CALLS.changePassword, {}, { now, to })
+  const form = useRequestForm(passwordChange, { now: '', to: '' }, async (sent) => {
+    const me = await ask(CALLS.changePassword, {}, sent)
     queryClient.setQueryData(queries.me().queryKey, me)
     saySentence('Your password is changed. Everywhere else you are signed out.')
     onDone()
   })
+  const { now, to } = form.typed
   return (
-    <ActForm onAct={run} className="flex flex-col gap-3">
+    <RequestForm form={form} send="Change it" ready={now !== '' && to !== ''} className="flex flex-col gap-3">
       <h3 className="text-lg">Another password</h3>
       <Field
         label="The one you have now"
         type="password"
         autoComplete="current-password"
-        value={now}
-        onChange={(event) => setNow(event.target.value)}
+        {...form.field('now')}
       />
       <Field
         label="The new one"
         type="password"
         autoComplete="new-password"
-        value={to}
-        onChange={(event) => setTo(event.target.value)}
         hint="At least 10 characters."
-        problem={problem}
+        {...form.field('to')}
       />
-      <Button type="submit" look="main" disabled={busy || now === '' || to === ''} className="self-start">
-        Change it
-      </Button>
-    </ActForm>
+    </RequestForm>
   )
 }
 

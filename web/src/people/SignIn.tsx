@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { queries } from '../api/queries.ts'
 import { Emblem } from '../ui/Emblem.tsx'
-import { Answer } from '../ui/Notice.tsx'
+import { Fetched } from '../ui/Notice.tsx'
 import { DemoPeople } from './DemoPeople.tsx'
 import { StudentSignIn } from './StudentSignIn.tsx'
 import { FirstTeacher, TeacherSignIn } from './TeacherSignIn.tsx'
@@ -12,14 +12,14 @@ import { FirstTeacher, TeacherSignIn } from './TeacherSignIn.tsx'
 export function SignIn() {
   const door = useQuery(queries.door())
   return (
-    <main className="mx-auto flex min-h-full w-full max-w-[1000px] flex-col items-center px-5 py-10 max-[560px]:py-6">
-      <header className="mb-8 flex items-center gap-3 max-[560px]:mb-5">
+    <main className="mx-auto flex min-h-full w-full max-w-[1000px] flex-col items-center px-5 py-10 max-phone:py-6">
+      <header className="mb-8 flex items-center gap-3 max-phone:mb-5">
         <Emblem size={40} />
-        <h1 className="text-[34px] leading-none">Hand Back</h1>
+        <h1 className="text-door leading-none">Hand Back</h1>
       </header>
-      <Answer of={door}>
+      <Fetched of={door}>
         {(told) => (told.firstVisit ? <FirstTeacher asksCode={told.setupCode} /> : <Ways door={told} />)}
-      </Answer>
+      </Fetched>
     </main>
   )
 }
@@ -28,7 +28,7 @@ function Ways({ door }: { door: Door }) {
   const [teacher, setTeacher] = useState(false)
   return (
     <div
-      className={`grid w-full items-start gap-6 ${door.demo ? 'md:grid-cols-[1fr_1.15fr]' : 'max-w-[420px]'}`}
+      className={`grid w-full items-start gap-6 ${door.demo ? 'handheld:grid-cols-[1fr_1.15fr]' : 'max-w-[420px]'}`}
     >
       <section className="rounded-md border border-rule bg-card p-6">
         {teacher ? <TeacherSignIn /> : <StudentSignIn />}

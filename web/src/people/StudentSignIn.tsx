@@ -1,10 +1,10 @@
-import { CALLS, type ClassList } from '@hand-back/core'
+import { CALLS, type ClassList, classSignIn, studentSignIn } from '@hand-back/core'
 import { useState } from 'react'
 import { ask } from '../api/ask.ts'
-import { ActForm } from '../ui/ActForm.tsx'
 import { Button } from '../ui/Button.tsx'
 import { Field, INPUT } from '../ui/Field.tsx'
-import { useAct } from '../ui/useAct.ts'
+import { RequestForm } from '../ui/RequestForm.tsx'
+import { useRequestForm } from '../ui/useRequestForm.ts'
 import { AskToJoin } from './AskToJoin.tsx'
 import { signInBy } from './welcome.ts'
 
@@ -44,9 +44,13 @@ function CodeStep({
   onCode: (code: string) => void
   onList: (list: ClassList) => void
 }) {
-  const { run, busy, problem } = useAct(async () => onList(await ask(CALLS.signInClass, {}, { code })))
+  const form = useRequestForm(classSignIn, { code }, async (sent) => {
+    const list = await ask(CALLS.signInClass, {}, sent)
+    onCode(sent.code)
+    onList(list)
+  })
   return (
-    <ActForm onAct={run} className="flex flex-col gap-4">
+    <RequestForm form={form} send="Next" ready={form.typed.code.trim().length >= 4} large>
       <h2 className="text-2xl">Which class?</h2>
       <Field
         label="Class code"
@@ -54,16 +58,11 @@ function CodeStep({
         autoCapitalize="characters"
         spellCheck={false}
         maxLength={20}
-        value={code}
-        onChange={(event) => onCode(event.target.value)}
-        problem={problem}
         hint="Six letters and numbers, from your teacher."
-        style={{ fontSize: 22, letterSpacing: '0.12em', textTransform: 'uppercase' }}
+        style={{ fontSize: '1.375rem', letterSpacing: '0.12em', textTransform: 'uppercase' }}
+        {...form.field('code')}
       />
-      <Button type="submit" look="main" large disabled={busy || code.trim().length < 4}>
-        Next
-      </Button>
-    </ActForm>
+    </RequestForm>
   )
 }
 
@@ -81,7 +80,7 @@ function NameStep({
   return (
     <div className="flex flex-col gap-4">
       <h2 className="text-2xl">{list.className}: who are you?</h2>
-      <ul className="grid max-h-[46vh] grid-cols-2 gap-2 overflow-y-auto p-1 max-[400px]:grid-cols-1">
+      <ul className="grid max-h-[46vh] grid-cols-2 gap-2 overflow-y-auto p-1 max-narrow:grid-cols-1">
         {list.students.map((student) => (
           <li key={student.id}>
             <Button large className="w-full !justify-start text-left" onClick={() => onPick(student)}>
@@ -107,38 +106,31 @@ function PinStep({
   student: { id: string; name: string }
   onBack: () => void
 }) {
-  const [pin, setPin] = useState('')
-  const { run, busy, problem } = useAct(() =>
-    signInBy(CALLS.signInStudent, { code, student: student.id, pin }),
+  const form = useRequestForm(studentSignIn, { code, student: student.id, pin: '' }, (sent) =>
+    signInBy(CALLS.signInStudent, sent),
   )
+  const { problem, ...pin } = form.field('pin', true)
   return (
-    <ActForm onAct={run} className="flex flex-col gap-4">
-      <h2 className="text-2xl">Hello, {student.name}</h2>
-      <label className="flex flex-col gap-1 font-semibold">
-        Your PIN
-        <input
-          // biome-ignore lint/a11y/noAutofocus: the only thing to do on this step
-          autoFocus
-          type="password"
-          inputMode="numeric"
-          autoComplete="off"
-          maxLength={4}
-          pattern="[0-9]{4}"
-          value={pin}
-          onChange={(event) => setPin(event.target.value.replace(/\D/g, ''))}
-          className={`${INPUT} !w-40 text-center text-3xl tracking-[0.4em]`}
-        />
-      </label>
-      {problem && (
-        <p role="alert" className="text-madder">
-          {problem}
-        </p>
-      )}
-      <Button type="submit" look="main" large disabled={busy || pin.length !== 4}>
-        Come in
-      </Button>
+    <>
+      <RequestForm form={form} send="Come in" ready={form.typed.pin.length === 4} large>
+        <h2 className="text-2xl">Hello, {student.name}</h2>
+        <label className="flex flex-col gap-1 font-semibold">
+          Your PIN
+          <input
+            // biome-ignore lint/a11y/noAutofocus: the only thing to do on this step
+            autoFocus
+            type="password"
+            inputMode="numeric"
+            autoComplete="off"
+            maxLength={4}
+            aria-invalid={problem !== undefined}
+            className={`${INPUT} !w-40 text-center text-3xl tracking-[0.4em]`}
+            {...pin}
+          />
+        </label>
+      </RequestForm>
       <Back onClick={onBack}>That’s not me</Back>
-    </ActForm>
+    </>
   )
 }
 

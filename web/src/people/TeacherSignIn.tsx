@@ -1,50 +1,32 @@
-import { CALLS } from '@hand-back/core'
-import { useState } from 'react'
-import { ActForm } from '../ui/ActForm.tsx'
-import { Button } from '../ui/Button.tsx'
+import { CALLS, firstTeacher, teacherSignIn } from '@hand-back/core'
 import { Field } from '../ui/Field.tsx'
-import { useAct } from '../ui/useAct.ts'
+import { RequestForm } from '../ui/RequestForm.tsx'
+import { useRequestForm } from '../ui/useRequestForm.ts'
 import { signInBy } from './welcome.ts'
 
 export function TeacherSignIn() {
-  const [name, setName] = useState('')
-  const [password, setPassword] = useState('')
-  const { run, busy, problem } = useAct(() => signInBy(CALLS.signInTeacher, { name, password }))
+  const form = useRequestForm(teacherSignIn, { name: '', password: '' }, (sent) =>
+    signInBy(CALLS.signInTeacher, sent),
+  )
+  const { name, password } = form.typed
   return (
-    <ActForm onAct={run} className="flex flex-col gap-4">
+    <RequestForm form={form} send="Come in" ready={name.trim() !== '' && password !== ''} large>
       <h2 className="text-2xl">Teacher</h2>
-      <Field
-        label="Name"
-        autoComplete="username"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-      />
-      <Field
-        label="Password"
-        type="password"
-        autoComplete="current-password"
-        value={password}
-        onChange={(event) => setPassword(event.target.value)}
-        problem={problem}
-      />
-      <Button type="submit" look="main" large disabled={busy || name.trim() === '' || password === ''}>
-        Come in
-      </Button>
-    </ActForm>
+      <Field label="Name" autoComplete="username" {...form.field('name')} />
+      <Field label="Password" type="password" autoComplete="current-password" {...form.field('password')} />
+    </RequestForm>
   )
 }
 
 /** The first visit to a new school makes the first teacher's account. */
 export function FirstTeacher({ asksCode }: { asksCode: boolean }) {
-  const [name, setName] = useState('')
-  const [password, setPassword] = useState('')
-  const [setupCode, setSetupCode] = useState('')
-  const { run, busy, problem } = useAct(() =>
-    signInBy(CALLS.firstTeacher, { name, password, ...(asksCode ? { setupCode } : {}) }),
-  )
+  const none = { name: '', password: '', ...(asksCode ? { setupCode: '' } : {}) }
+  const form = useRequestForm(firstTeacher, none, (sent) => signInBy(CALLS.firstTeacher, sent))
   return (
-    <ActForm
-      onAct={run}
+    <RequestForm
+      form={form}
+      send="Begin"
+      large
       className="flex w-full max-w-[420px] flex-col gap-4 rounded-md border border-rule bg-card p-6"
     >
       <h2 className="text-2xl">Welcome. Who are you?</h2>
@@ -54,30 +36,23 @@ export function FirstTeacher({ asksCode }: { asksCode: boolean }) {
           label="Setup code"
           autoComplete="off"
           autoCapitalize="characters"
-          value={setupCode}
-          onChange={(event) => setSetupCode(event.target.value)}
           hint="It stands where Hand Back was started, so that nobody else on the network becomes the teacher."
+          {...form.field('setupCode')}
         />
       )}
       <Field
         label="Your name"
         autoComplete="username"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
         hint="As your students know you."
+        {...form.field('name')}
       />
       <Field
         label="A password"
         type="password"
         autoComplete="new-password"
-        value={password}
-        onChange={(event) => setPassword(event.target.value)}
         hint="At least 10 characters."
-        problem={problem}
+        {...form.field('password')}
       />
-      <Button type="submit" look="main" large disabled={busy}>
-        Begin
-      </Button>
-    </ActForm>
+    </RequestForm>
   )
 }

@@ -15,7 +15,7 @@ import { PAPER_WORKER } from '../page/paper/papers.ts'
 import { WorkingPage } from '../page/work/WorkingPage.tsx'
 import { apiUrl } from '../seat.ts'
 import { LinkButton } from '../ui/Button.tsx'
-import { Answer, Loading, Trouble } from '../ui/Notice.tsx'
+import { Fetched, Loading, Trouble } from '../ui/Notice.tsx'
 import { CopySteps } from './CopySteps.tsx'
 import { Standing } from './Standing.tsx'
 
@@ -25,9 +25,9 @@ export function Copy({ person }: { person: Person }) {
   const whole = useQuery({ ...queries.copy(id), staleTime: Number.POSITIVE_INFINITY })
   const store = useCopy(whole.data, person, 'work')
   return (
-    <Answer of={whole}>
+    <Fetched of={whole}>
       {(copy) => (store ? <OpenCopy key={copy.id} copy={copy} store={store} person={person} /> : <Loading />)}
-    </Answer>
+    </Fetched>
   )
 }
 
@@ -47,12 +47,12 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
       <WorkingPage copy={copy} store={store} person={person} bytesOf={bytesOf}>
         {(index, pages, turnTo) => (
           <>
-            <header className="flex shrink-0 items-center gap-x-4 gap-y-1 border-b border-rule bg-card px-5 py-1.5 max-[560px]:flex-wrap max-[560px]:px-3">
+            <header className="flex shrink-0 items-center gap-x-4 gap-y-1 border-b border-rule bg-card px-5 py-1.5 max-phone:flex-wrap max-phone:px-3">
               <LinkButton to="/" large>
                 My tray
               </LinkButton>
               <h1 className="min-w-0 truncate text-xl">{copy.title}</h1>
-              <span className="whitespace-nowrap text-ink-soft max-[700px]:hidden">
+              <span className="whitespace-nowrap text-ink-soft max-handheld:hidden">
                 page {index + 1} of {pages.length}
               </span>
               {copy.way !== 'own' && <SharedWith copy={copy} person={person} page={pages[index]!.id} />}

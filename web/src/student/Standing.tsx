@@ -1,7 +1,7 @@
-import type { CopyState, CopyWhole } from '@hand-back/core'
+import { CALLS, type CopyState, type CopyWhole } from '@hand-back/core'
 import { type ReactNode, useState } from 'react'
+import { urlOf } from '../api/ask.ts'
 import { readNote, writeNote } from '../deviceNotes.ts'
-import { apiUrl } from '../seat.ts'
 import { Corner } from '../ui/Corner.tsx'
 
 /** A line that says where the copy stands when it is not simply being worked on, or what the teacher said at the start. */
@@ -31,7 +31,7 @@ export function Standing({ state, copy }: { state: CopyState; copy: CopyWhole })
         // biome-ignore lint/a11y/useMediaCaption: spoken by the teacher a moment ago; what is written stands beside it
         <audio
           controls
-          src={apiUrl(`/spoken/${copy.spoken.id}`)}
+          src={urlOf(CALLS.spoken, { spoken: copy.spoken.id })}
           aria-label="What your teacher says"
           className="h-10 max-w-[260px] min-w-[180px]"
         />

@@ -1,16 +1,16 @@
-import { type CopyState, filesOfPages, type Person, type TrayEntry } from '@hand-back/core'
+import { CALLS, type CopyState, filesOfPages, type Person, type TrayEntry } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { Link } from 'react-router'
+import { urlOf } from '../api/ask.ts'
 import { queries } from '../api/queries.ts'
 import { keepOffline } from '../offline/offline.ts'
 import { PaperThumb } from '../page/pages/PaperThumb.tsx'
 import { PAPER_WORKER } from '../page/paper/papers.ts'
 import { SignOutButton } from '../people/SignOutButton.tsx'
-import { apiUrl } from '../seat.ts'
 import { Corner } from '../ui/Corner.tsx'
 import { Emblem } from '../ui/Emblem.tsx'
-import { Answer, Empty } from '../ui/Notice.tsx'
+import { Empty, Fetched } from '../ui/Notice.tsx'
 import { sayDue } from '../ui/when.ts'
 import { inTray, isChanged, isToDo } from './trayOrder.ts'
 
@@ -22,18 +22,18 @@ export function Tray({ person }: { person: Person }) {
   // The small pages are there too when school is out of reach.
   useEffect(() => {
     const files = filesOfPages((entries ?? []).map(({ firstPage }) => firstPage))
-    keepOffline([PAPER_WORKER, ...files.map((file) => apiUrl(`/files/${file}`))])
+    keepOffline([PAPER_WORKER, ...files.map((file) => urlOf(CALLS.file, { file }))])
   }, [entries])
   return (
     <div className="flex h-full flex-col">
-      <header className="flex items-center gap-3 border-b border-rule bg-card px-6 py-2 max-[560px]:px-4">
+      <header className="flex items-center gap-3 border-b border-rule bg-card px-6 py-2 max-phone:px-4">
         <Emblem />
         <b className="truncate font-serif text-lg">{person.name}</b>
         <span className="flex-1" />
         <SignOutButton large />
       </header>
-      <main className="mx-auto w-full max-w-[1000px] flex-1 overflow-y-auto px-6 py-7 max-[560px]:px-4">
-        <Answer of={tray}>{(entries) => <Entries entries={entries} />}</Answer>
+      <main className="mx-auto w-full max-w-[1000px] flex-1 overflow-y-auto px-6 py-7 max-phone:px-4">
+        <Fetched of={tray}>{(entries) => <Entries entries={entries} />}</Fetched>
       </main>
     </div>
   )
@@ -48,7 +48,7 @@ function Entries({ entries }: { entries: readonly TrayEntry[] }) {
       group.entries.length > 0 && (
         <section key={group.title} className="mb-9">
           <h2 className="mb-4 border-b border-rule pb-2 text-2xl">{group.title}</h2>
-          <ul className="grid gap-4 sm:grid-cols-2">
+          <ul className="grid gap-4 phone:grid-cols-2">
             {group.entries.map((entry) => (
               <Entry key={entry.copy} entry={entry} />
             ))}
@@ -77,7 +77,7 @@ function Entry({ entry }: { entry: TrayEntry }) {
       >
         <PaperThumb page={entry.firstPage} width={92} label={`First page of ${entry.title}`} />
         <span className="flex min-w-0 flex-1 flex-col gap-1">
-          <b className="font-serif text-[19px] leading-tight">{entry.title}</b>
+          <b className="font-serif text-name leading-tight">{entry.title}</b>
           <span className="text-ink-soft">
             {entry.pageCount} {entry.pageCount === 1 ? 'page' : 'pages'}
             {entry.sharedName !== null && entry.way !== 'read' && ` · together: ${entry.sharedName}`}

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Link } from 'react-router'
 import { Button, LinkButton } from '../ui/Button.tsx'
 import { StateTag } from '../ui/Corner.tsx'
-import { Answer } from '../ui/Notice.tsx'
+import { Fetched } from '../ui/Notice.tsx'
 import { Pile } from '../ui/Pile.tsx'
 import { capital, count, sayDue, sayWhen } from '../ui/when.ts'
 import { asked } from './asked.ts'
@@ -14,13 +14,13 @@ export function Desk() {
   const handouts = useQuery({ ...asked.handouts(), refetchInterval: 15_000 })
   const worksheets = useQuery(asked.worksheets())
   return (
-    <div className="grid items-start gap-9 lg:grid-cols-[1fr_318px]">
+    <div className="grid items-start gap-9 laptop:grid-cols-[1fr_318px]">
       <section>
-        <Answer of={handouts}>{(list) => <Waiting handouts={list} />}</Answer>
+        <Fetched of={handouts}>{(list) => <Waiting handouts={list} />}</Fetched>
       </section>
       <aside className="rounded-md border border-rule bg-card p-6">
         <h2 className="mb-3 text-lg">Next</h2>
-        <Answer of={worksheets}>{(list) => <Next worksheets={list} />}</Answer>
+        <Fetched of={worksheets}>{(list) => <Next worksheets={list} />}</Fetched>
       </aside>
     </div>
   )
@@ -36,7 +36,7 @@ function Waiting({ handouts }: { handouts: readonly HandoutCard[] }) {
   if (handouts.length === 0) {
     return (
       <>
-        <h1 className="mb-2 text-[28px]">Nothing is handed out yet</h1>
+        <h1 className="mb-2 text-head">Nothing is handed out yet</h1>
         <p className="text-ink-soft">
           Bring in a worksheet, then hand it out to a class. What your students do with it appears here.
         </p>
@@ -45,7 +45,7 @@ function Waiting({ handouts }: { handouts: readonly HandoutCard[] }) {
   }
   return (
     <>
-      <h1 className="border-b border-rule pb-4 text-[28px]">
+      <h1 className="border-b border-rule pb-4 text-head">
         {waiting === 0
           ? 'Nothing waits for you'
           : `${capital(count(waiting, 'copy waits', 'copies wait'))} for you`}
@@ -64,12 +64,12 @@ function HandoutRow({ handout, main }: { handout: HandoutCard; main: boolean }) 
   const toMark = howMany(states, 'handed in')
   const due = sayDue(dueAt) ?? `handed out ${sayWhen(handout.handedOutAt)}`
   return (
-    <li className="flex items-center gap-8 border-b border-rule py-4 max-[700px]:gap-4">
-      <div className="w-[170px] shrink-0 max-[700px]:hidden">
+    <li className="flex items-center gap-8 border-b border-rule py-4 max-handheld:gap-4">
+      <div className="w-[170px] shrink-0 max-handheld:hidden">
         <Pile states={states} />
       </div>
       <div className="min-w-0 flex-1">
-        <h2 className="text-[19px]">
+        <h2 className="text-name">
           <Link to={`/handout/${id}`} className="text-ink no-underline hover:underline">
             {title}
           </Link>

@@ -15,14 +15,14 @@ const PLACES = [
 export function Frame({ person }: { person: Person }) {
   return (
     <div className="flex h-full flex-col">
-      <header className="flex shrink-0 items-center gap-2 border-b border-rule bg-card px-6 max-[700px]:px-3">
+      <header className="flex shrink-0 items-center gap-2 border-b border-rule bg-card px-6 max-handheld:px-3">
         <NavLink
           to="/"
-          className="mr-4 flex items-center gap-2.5 py-2 text-ink no-underline max-[700px]:mr-1"
+          className="mr-4 flex items-center gap-2.5 py-2 text-ink no-underline max-handheld:mr-1"
           aria-label="Hand Back, to the desk"
         >
           <Emblem />
-          <b className="font-serif text-[21px] max-[700px]:hidden">Hand Back</b>
+          <b className="font-serif text-xl max-handheld:hidden">Hand Back</b>
         </NavLink>
         <nav className="flex gap-1" aria-label="Main">
           {PLACES.map(([to, name]) => (
@@ -43,7 +43,7 @@ export function Frame({ person }: { person: Person }) {
         <SignOutButton />
       </header>
       <BringIn>
-        <main className="mx-auto w-full max-w-[1240px] px-10 py-8 max-[900px]:px-5">
+        <main className="mx-auto w-full max-w-[1240px] px-10 py-8 max-tablet:px-5">
           <Outlet />
         </main>
       </BringIn>

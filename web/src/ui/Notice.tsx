@@ -49,7 +49,7 @@ export function Loading({ what = 'Fetching …' }: { what?: string }) {
 }
 
 /** Shows what a question brought, or that it is under way, or what went wrong. */
-export function Answer<T>({ of, children }: { of: UseQueryResult<T>; children: (answer: T) => ReactNode }) {
+export function Fetched<T>({ of, children }: { of: UseQueryResult<T>; children: (answer: T) => ReactNode }) {
   if (of.data !== undefined) return children(of.data)
   if (of.isError) return <Trouble error={of.error} again={() => void of.refetch()} />
   return <Loading />

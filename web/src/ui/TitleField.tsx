@@ -22,7 +22,7 @@ export function TitleField({ label, title, longest, onRename }: TitleFieldProps)
     }
   }
   return (
-    <h1 className="min-w-[260px] flex-1 text-[28px]">
+    <h1 className="min-w-[260px] flex-1 text-head">
       <input
         aria-label={label}
         value={text}

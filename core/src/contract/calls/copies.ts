@@ -1,14 +1,14 @@
 import { z } from 'zod'
-import type { KeptEvent } from '../../log/events.ts'
 import { bytes, doing, nothing, putting, reading, streaming } from '../call.ts'
 import { copyStanding, copyWhole, recordingKept, trayEntry } from '../copies.ts'
 import { formulaAsked, formulaDrawn } from '../formulas.ts'
+import { keptEvents } from '../live.ts'
 
 // A copy, its tray, and what lies on its pages.
 
 export const tray = reading('student', '/tray', z.array(trayEntry))
 export const copy = reading('anybody', '/copies/:copy', copyWhole)
-export const log = reading('anybody', '/copies/:copy/log', z.array(z.custom<KeptEvent>()))
+export const log = reading('anybody', '/copies/:copy/log', keptEvents)
 export const open = doing('student', '/copies/:copy/open', nothing, copyStanding)
 export const handIn = doing('student', '/copies/:copy/hand-in', nothing, copyStanding)
 export const takeBack = doing('student', '/copies/:copy/take-back', nothing, copyStanding)

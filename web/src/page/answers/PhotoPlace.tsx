@@ -2,6 +2,7 @@ import type { Printed } from '@hand-back/core'
 import { Camera } from 'lucide-react'
 import { useRef } from 'react'
 import { Problem } from '../../api/ask.ts'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { toScreen, type View } from '../view/view.ts'
 import { smallerPhoto } from './smallerPhoto.ts'
@@ -42,18 +43,13 @@ export function PhotoPlace({
       >
         <Camera size={21} aria-hidden="true" />
       </button>
-      <input
+      <FileInput
         ref={input}
-        type="file"
         accept="image/*"
         capture="environment"
         aria-label={`Photo: ${item.label || 'a file'}`}
-        className="hidden"
         data-takes="all"
-        onChange={(event) => {
-          void take(event.target.files?.[0])
-          event.target.value = ''
-        }}
+        onFiles={([file]) => void take(file)}
       />
     </>
   )

@@ -1,5 +1,6 @@
 import {
   blankItem,
+  CALLS,
   type CopyWhole,
   type Item,
   type Placed,
@@ -7,8 +8,7 @@ import {
   type WorksheetPage,
 } from '@hand-back/core'
 import { useMemo } from 'react'
-import { Problem } from '../../api/ask.ts'
-import { apiUrl } from '../../seat.ts'
+import { Problem, urlOf } from '../../api/ask.ts'
 import { sayProblem } from '../../ui/notices.ts'
 import { smallerPhoto } from '../answers/smallerPhoto.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
@@ -127,7 +127,7 @@ async function withOwnPictures(
 }
 
 async function fetchPicture(copy: string, recording: string): Promise<Blob> {
-  const answer = await fetch(apiUrl(`/copies/${copy}/recordings/${recording}`)).catch(() => undefined)
+  const answer = await fetch(urlOf(CALLS.recording, { copy, recording })).catch(() => undefined)
   if (!answer?.ok) throw new Problem('The picture cannot be fetched from the other copy just now.', 0)
   return answer.blob()
 }

@@ -16,13 +16,15 @@ import type { Typing } from '../device/keepsake.ts'
 import type { Outbox } from '../device/outbox.ts'
 import { CopyStore } from './copyStore.ts'
 
+const COPY = '00000000-0000-4000-8000-000000000800'
+const ANOTHER = '00000000-0000-4000-8000-000000000801'
 const PAGE = '00000000-0000-4000-8000-000000000900'
 const noor = { id: 'noor', name: 'Noor Farrant', role: 'student' as const }
 
 /** A school that keeps what it is given and tells it when asked: one copy's log, and news on demand. */
 class FakeSchool {
   log: KeptEvent[] = []
-  standing = { copy: 'copy', state: 'working' as CopyWhole['state'], round: 1 }
+  standing = { copy: COPY, state: 'working' as CopyWhole['state'], round: 1 }
   asked: FollowRequest[] = []
   /** The most events of one answer. */
   most = 1000
@@ -99,13 +101,18 @@ async function open(
   layer: 'work' | 'feedback' = 'work',
   person: typeof noor | { id: string; name: string; role: 'teacher' } = noor,
 ): Promise<CopyStore> {
-  const copy = { id: 'copy', state: school.standing.state, round: school.standing.round } as CopyWhole
+  const copy = { id: COPY, state: school.standing.state, round: school.standing.round } as CopyWhole
   const store = new CopyStore(copy, person, layer, outbox, school.socket)
   await until(() => store.view.getState().ready)
   return store
 }
+/** Waits for a state that comes within two seconds. */
 async function until(condition: () => boolean): Promise<void> {
-  while (!condition()) await new Promise((done) => setTimeout(done, 0))
+  const end = Date.now() + 2_000
+  while (!condition()) {
+    if (Date.now() > end) throw new Error('it did not come')
+    await new Promise((done) => setTimeout(done, 0))
+  }
 }
 
 let number = 0
@@ -146,17 +153,31 @@ describe('an open copy', () => {
     const store = await open()
     const events = [1, 2, 3].map(() => school.keep(adding('noor')))
     const before = school.asked.length
-    school.tell('events', { copy: 'copy', events: [events[2]] })
+    school.tell('events', { copy: COPY, events: [events[2]] })
     await until(() => seen(store).length === 3)
     expect(school.asked.length).toBe(before + 1)
     expect(seen(store)).toEqual(events.map((event) => (event.act === 'add' ? event.items[0]!.id : '')))
     store.close()
   })
 
+  test('passes over what a newer school tells and nobody here can read, and does not ask for it again', async () => {
+    school.most = 1
+    school.keep(adding('noor'))
+    school.keep({ ...adding('noor'), act: 'fold' } as unknown as SignedEvent)
+    school.keep(adding('noor'))
+    const store = await open()
+    await until(() => seen(store).length === 2)
+    school.keep(adding('noor'))
+    school.tell('standing', { ...school.standing })
+    await until(() => seen(store).length === 3)
+    expect(school.asked.map(({ readTo }) => readTo.work)).toEqual([0, 1, 2, 3])
+    store.close()
+  })
+
   test('keeps news of other copies out', async () => {
     const store = await open()
-    school.tell('events', { copy: 'another', events: [school.keep(adding('ilja'))] })
-    school.tell('standing', { copy: 'another', state: 'handed back', round: 9 })
+    school.tell('events', { copy: ANOTHER, events: [school.keep(adding('ilja'))] })
+    school.tell('standing', { copy: ANOTHER, state: 'handed back', round: 9 })
     expect(seen(store)).toEqual([])
     expect(store.view.getState().round).toBe(1)
     store.close()
@@ -244,8 +265,8 @@ describe('an open copy', () => {
     const mine = stroke()
     store.add(PAGE, [mine])
     const kept = school.keep(sent[0]!)
-    school.tell('events', { copy: 'copy', events: [structuredClone(kept)] })
-    settle('copy', [{ id: kept.id, fate: 'kept', seq: kept.seq, round: 1 }])
+    school.tell('events', { copy: COPY, events: [structuredClone(kept)] })
+    settle(COPY, [{ id: kept.id, fate: 'kept', seq: kept.seq, round: 1 }])
     const { log } = store.view.getState()
     expect(log.pending).toHaveLength(0)
     expect(inSight(pageOf(log, PAGE))[0]!.item).toBe(mine)
@@ -255,10 +276,10 @@ describe('an open copy', () => {
   test('ink that school does not take stays to be seen, until a person deletes it', async () => {
     const store = await open()
     store.add(PAGE, [stroke()])
-    settle('copy', [{ id: sent[0]!.id, fate: 'wrong', why: 'no such page' }])
+    settle(COPY, [{ id: sent[0]!.id, fate: 'wrong', why: 'no such page' }])
     expect(seen(store)).toHaveLength(1)
     expect(store.view.getState().refused).toBe('no such page')
-    deleted('copy', [sent[0]!.id])
+    deleted(COPY, [sent[0]!.id])
     expect(seen(store)).toEqual([])
     store.close()
   })
@@ -286,10 +307,10 @@ describe('an open copy', () => {
   })
 
   test('handed back, it reads the feedback that it may see now', async () => {
-    school.standing = { copy: 'copy', state: 'handed in', round: 1 }
+    school.standing = { copy: COPY, state: 'handed in', round: 1 }
     const store = await open()
     school.keep(adding('marit', 'feedback'))
-    school.standing = { copy: 'copy', state: 'handed back', round: 1 }
+    school.standing = { copy: COPY, state: 'handed back', round: 1 }
     school.tell('standing', school.standing)
     await until(() => seen(store).length === 1)
     expect(store.view.getState().state).toBe('handed back')
@@ -297,7 +318,7 @@ describe('an open copy', () => {
   })
 
   test('a teacher cannot undo feedback of a round that is over', async () => {
-    school.standing = { copy: 'copy', state: 'another go', round: 2 }
+    school.standing = { copy: COPY, state: 'another go', round: 2 }
     school.keep(adding('marit', 'feedback', 1))
     const store = await open('feedback', { id: 'marit', name: 'Marit Aune', role: 'teacher' })
     expect(seen(store)).toHaveLength(1)
@@ -311,7 +332,7 @@ describe('an open copy', () => {
   test('closed, it hears nothing more', async () => {
     const store = await open()
     store.close()
-    school.tell('events', { copy: 'copy', events: [school.keep(adding('noor'))] })
+    school.tell('events', { copy: COPY, events: [school.keep(adding('noor'))] })
     expect(seen(store)).toEqual([])
   })
 })
@@ -332,7 +353,7 @@ describe('a copy that several share', () => {
     store.take(PAGE, items)
     expect(seen(store)).toEqual(items)
     expect(sent.at(-1)!.free).toBeUndefined()
-    store.renew({ id: 'copy', touchAll: true } as CopyWhole)
+    store.renew({ id: COPY, touchAll: true } as CopyWhole)
     store.take(PAGE, items)
     expect(seen(store)).toEqual([])
     expect(sent.at(-1)!.free).toBe(true)

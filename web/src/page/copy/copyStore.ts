@@ -29,7 +29,7 @@ import {
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { LiveSocket } from '../../api/live.ts'
 import type { Sound, Typing } from '../device/keepsake.ts'
-import type { LogShelf } from '../device/logShelf.ts'
+import type { LogCache } from '../device/logCache.ts'
 import type { CopyOutbox } from '../device/outbox.ts'
 import { keepWords } from './keepWords.ts'
 import { LogReader } from './logReader.ts'
@@ -58,7 +58,7 @@ export class CopyStore {
   readonly #layer: Layer
   readonly #outbox: CopyOutbox
   readonly #reader: LogReader
-  readonly #shelf: LogShelf | undefined
+  readonly #cache: LogCache | undefined
   readonly #stops: (() => void)[]
   readonly #moments = new Moments()
   /** The ids of this person's own events, and those of them that school has kept, in its order. */
@@ -72,13 +72,13 @@ export class CopyStore {
     layer: Layer,
     outbox: CopyOutbox,
     socket: LiveSocket,
-    shelf?: LogShelf,
+    cache?: LogCache,
   ) {
     this.#copy = copy
     this.#person = person
     this.#layer = layer
     this.#outbox = outbox
-    this.#shelf = shelf
+    this.#cache = cache
     this.view = createStore(() => ({
       log: emptyLog,
       history: noHistory,
@@ -104,7 +104,7 @@ export class CopyStore {
   }
 
   async #open(): Promise<void> {
-    const read = (await this.#shelf?.of(this.#copy.id)) ?? []
+    const read = (await this.#cache?.of(this.#copy.id)) ?? []
     if (read.length > 0) this.#take(read, true)
     for (const event of await this.#outbox.waitingFor(this.#copy.id)) {
       this.#set({ log: make(this.#now.log, event) })
@@ -244,7 +244,7 @@ export class CopyStore {
     if (missing) void this.#reader.catchUp()
     const fresh = events.filter(({ layer, seq }) => seq > readTo[layer] && seq <= log.readTo[layer])
     this.#rememberKept(fresh)
-    if (!fromShelf && fresh.length > 0) this.#shelf?.add(this.#copy.id, fresh)
+    if (!fromShelf && fresh.length > 0) this.#cache?.add(this.#copy.id, fresh)
   }
 
   /**

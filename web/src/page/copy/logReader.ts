@@ -1,5 +1,15 @@
-import type { CopyState, FollowAnswer, KeptEvent, ReadTo } from '@hand-back/core'
-import type { LiveSocket } from '../../api/live.ts'
+import {
+  type CopyState,
+  copyStanding,
+  eventsNews,
+  followAnswer,
+  type KeptEvent,
+  layer,
+  type ReadTo,
+  readEvents,
+} from '@hand-back/core'
+import { z } from 'zod'
+import { hear, type LiveSocket } from '../../api/live.ts'
 import { ANSWER_WITHIN } from '../../api/patience.ts'
 
 /** Missed news is asked for at least this often, in milliseconds. */
@@ -26,6 +36,8 @@ export class LogReader {
   readonly #socket: LiveSocket
   readonly #listener: LogListener
   readonly #stops: (() => void)[] = []
+  /** Where school is asked on: what it told and nobody here could read is not asked for again. */
+  #readTo: ReadTo = { work: 0, help: 0, feedback: 0 }
   #catchingUp = false
   #again = false
 
@@ -33,28 +45,20 @@ export class LogReader {
     this.#copy = copy
     this.#socket = socket
     this.#listener = listener
-    const events = (news: { copy: string; events: KeptEvent[] }) => {
-      if (news.copy === copy) listener.take(news.events)
-    }
-    const standing = (news: { copy: string; state: CopyState; round: number }) => {
-      if (news.copy !== copy) return
-      listener.stand(news.state, news.round)
-      listener.stoodAnew()
-      void this.catchUp()
-    }
     const connect = () => void this.catchUp()
-    // It may be out of reach now: asking again tells.
-    const changed = (of: string) => of === handout && void this.catchUp()
-    socket.on('events', events)
-    socket.on('standing', standing)
     socket.on('connect', connect)
-    socket.on('handout', changed)
     const timer = setInterval(connect, CATCH_UP_EVERY)
     this.#stops.push(
-      () => socket.off('events', events),
-      () => socket.off('standing', standing),
+      hear(socket, 'events', eventsNews, ({ copy: of, events }) => of === copy && listener.take(events)),
+      hear(socket, 'standing', copyStanding, ({ copy: of, state, round }) => {
+        if (of !== copy) return
+        listener.stand(state, round)
+        listener.stoodAnew()
+        void this.catchUp()
+      }),
+      // It may be out of reach now: asking again tells.
+      hear(socket, 'handout', z.uuid(), (of) => of === handout && void this.catchUp()),
       () => socket.off('connect', connect),
-      () => socket.off('handout', changed),
       () => clearInterval(timer),
       () => socket.emit('unfollow', copy),
     )
@@ -91,29 +95,38 @@ export class LogReader {
   /** Reads all there is, piece by piece. The next piece is on its way while this one is drawn. */
   async #readOn(): Promise<void> {
     if (!this.reached) return
-    let asked = this.#ask(this.#listener.readTo())
+    this.#readTo = furthest(this.#readTo, Object.entries(this.#listener.readTo()).map(asTold))
+    let asked = this.#ask()
     for (;;) {
       const answer = await asked
       if (!answer.ok) {
         if (answer.gone) this.#listener.gone(answer.why)
         return
       }
-      if (answer.more) asked = this.#ask(furthest(this.#listener.readTo(), answer.events))
+      this.#readTo = furthest(this.#readTo, answer.events)
+      if (answer.more) asked = this.#ask()
       this.#listener.stand(answer.standing.state, answer.standing.round)
-      this.#listener.take(answer.events)
+      this.#listener.take(readEvents(answer.events))
       if (!answer.more) return this.#listener.through()
     }
   }
 
-  #ask(readTo: ReadTo): Promise<FollowAnswer> {
-    const request = { copy: this.#copy, readTo }
-    return this.#socket.timeout(ANSWER_WITHIN).emitWithAck('follow', request)
+  async #ask() {
+    const request = { copy: this.#copy, readTo: this.#readTo }
+    return followAnswer.parse(await this.#socket.timeout(ANSWER_WITHIN).emitWithAck('follow', request))
   }
 }
 
-/** How far the log is read with these events. */
-function furthest(readTo: ReadTo, events: readonly KeptEvent[]): ReadTo {
+const asTold = ([layer, seq]: [string, number]): unknown => ({ layer, seq })
+
+/** How far the log is read with these events, those among them that this device has no word for. */
+function furthest(readTo: ReadTo, events: readonly unknown[]): ReadTo {
   const read = { ...readTo }
-  for (const { layer, seq } of events) read[layer] = Math.max(read[layer], seq)
+  for (const event of events) {
+    const { layer, seq } = place.safeParse(event).data ?? {}
+    if (layer && seq) read[layer] = Math.max(read[layer], seq)
+  }
   return read
 }
+
+const place = z.object({ layer, seq: z.number() })

@@ -1,10 +1,11 @@
 import { CALLS, type CopyWhole, type Layer, type Person } from '@hand-back/core'
 import { useEffect, useState } from 'react'
+import { z } from 'zod'
 import { Problem } from '../../api/ask.ts'
-import { live } from '../../api/live.ts'
+import { hear, live } from '../../api/live.ts'
 import { refresh } from '../../api/queries.ts'
 import { sayProblem } from '../../ui/notices.ts'
-import { logShelf } from '../device/logShelf.ts'
+import { logCache } from '../device/logCache.ts'
 import { outboxOf } from '../device/personOutbox.ts'
 import { CopyStore } from './copyStore.ts'
 
@@ -21,7 +22,7 @@ export function useCopy(copy: CopyWhole | undefined, person: Person, layer: Laye
       layer,
       outboxOf(person.id),
       live(),
-      person.role === 'student' ? logShelf(person.id) : undefined,
+      person.role === 'student' ? logCache(person.id) : undefined,
     )
     setStore({ id: copy.id, store: opened })
     const stop = opened.view.subscribe(({ refused }, before) => {
@@ -43,9 +44,6 @@ export function useCopy(copy: CopyWhole | undefined, person: Person, layer: Laye
 function useChanges(copy: CopyWhole | undefined): void {
   const [id, handout] = [copy?.id, copy?.handout]
   useEffect(() => {
-    const heard = (of: string) => of === handout && void refresh(CALLS.copy, { copy: id })
-    const socket = live()
-    socket.on('handout', heard)
-    return () => void socket.off('handout', heard)
+    return hear(live(), 'handout', z.uuid(), (of) => of === handout && void refresh(CALLS.copy, { copy: id }))
   }, [id, handout])
 }

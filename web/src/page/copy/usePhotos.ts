@@ -1,5 +1,6 @@
+import { CALLS } from '@hand-back/core'
 import { useCallback, useEffect, useMemo } from 'react'
-import { apiUrl } from '../../seat.ts'
+import { urlOf } from '../../api/ask.ts'
 
 /** Where photos and pictures of a copy are to be had: from this device until they are at school. */
 export function usePhotos(copy: string, bytesOf: (recording: string) => Blob | undefined) {
@@ -15,7 +16,7 @@ export function usePhotos(copy: string, bytesOf: (recording: string) => Blob | u
       let url = urls.get(recording)
       if (url) return url
       const here = bytesOf(recording)
-      if (!here) return apiUrl(`/copies/${copy}/recordings/${recording}`)
+      if (!here) return urlOf(CALLS.recording, { copy, recording })
       url = URL.createObjectURL(here)
       urls.set(recording, url)
       return url

@@ -40,7 +40,7 @@ export function KeptSign({ outbox, copy }: { outbox: Outbox; copy: string }) {
         className={`inline-flex min-h-[44px] items-center gap-2 rounded-tag px-1.5 text-left leading-tight hover:bg-blotter ${tone}`}
       >
         <Icon size={19} aria-hidden="true" className="shrink-0" />
-        <span role="status" className="max-[430px]:text-sm">
+        <span role="status" className="max-narrow:text-sm">
           {worst.words}
         </span>
       </button>

@@ -29,7 +29,7 @@ export interface Typing {
   readonly typed: { readonly text: string } | { readonly thing: Thing }
 }
 
-interface Shelf extends DBSchema {
+interface Store extends DBSchema {
   outgoing: { key: number; value: Kept; indexes: { person: string; event: string } }
   typing: { key: [string, string, string]; value: Typing }
 }
@@ -53,14 +53,14 @@ export interface Keepsake {
 const ANSWERS_WITHIN = 4000
 
 export function deviceKeepsake(): Keepsake {
-  let opened: Promise<IDBPDatabase<Shelf>> | undefined
+  let opened: Promise<IDBPDatabase<Store>> | undefined
   const lost = new Set<() => void>()
   const forget = () => {
     opened = undefined
     for (const listener of lost) listener()
   }
   const open = () =>
-    openDB<Shelf>('hand-back', 2, {
+    openDB<Store>('hand-back', 2, {
       upgrade(db, before) {
         if (before < 1) {
           const store = db.createObjectStore('outgoing', { keyPath: 'order', autoIncrement: true })
@@ -74,7 +74,7 @@ export function deviceKeepsake(): Keepsake {
       terminated: forget,
     })
   /** Opening may throw, and is tried again the next time. */
-  const shelf = async (): Promise<IDBPDatabase<Shelf>> => {
+  const database = async (): Promise<IDBPDatabase<Store>> => {
     opened ??= open()
     try {
       return await opened
@@ -83,9 +83,9 @@ export function deviceKeepsake(): Keepsake {
       throw error
     }
   }
-  const using = <T>(work: (db: IDBPDatabase<Shelf>) => Promise<T>): Promise<T> =>
+  const using = <T>(work: (db: IDBPDatabase<Store>) => Promise<T>): Promise<T> =>
     intime(
-      shelf().then((db) =>
+      database().then((db) =>
         work(db).catch((error) => {
           // Closed under our hands: opened anew the next time.
           if ((error as Error).name === 'InvalidStateError') forget()

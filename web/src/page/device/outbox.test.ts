@@ -17,33 +17,33 @@ const made = (number: number): SignedEvent => ({
 })
 
 function memoryKeepsake() {
-  const shelf = {
+  const store = {
     kept: [] as Kept[],
     async put(entry: Kept) {
-      shelf.kept.push(entry)
+      store.kept.push(entry)
     },
     async drop(events: readonly string[]) {
-      shelf.kept = shelf.kept.filter(({ event }) => !events.includes(event.id))
+      store.kept = store.kept.filter(({ event }) => !events.includes(event.id))
     },
     typing: [] as Typing[],
     async putTyping(typing: Typing) {
-      shelf.typing = [...shelf.typing.filter(({ at }) => at !== typing.at), typing]
+      store.typing = [...store.typing.filter(({ at }) => at !== typing.at), typing]
     },
     async dropTyping({ at }: Pick<Typing, 'at'>) {
-      shelf.typing = shelf.typing.filter((each) => each.at !== at)
+      store.typing = store.typing.filter((each) => each.at !== at)
     },
     typingIn: async (person: string, copy: string) =>
-      shelf.typing.filter((each) => each.person === person && each.copy === copy),
+      store.typing.filter((each) => each.person === person && each.copy === copy),
     lost: () => {},
     onLost(listener: () => void) {
-      shelf.lost = listener
+      store.lost = listener
     },
     room: async () => undefined,
     async of(person: string) {
-      return shelf.kept.filter((entry) => entry.person === person)
+      return store.kept.filter((entry) => entry.person === person)
     },
   }
-  return shelf
+  return store
 }
 
 /** A school that keeps what it is sent, unless the script says otherwise for that call. */

@@ -1,5 +1,5 @@
-import type { DrawnPiece } from '@hand-back/core'
-import { apiUrl } from '../../seat.ts'
+import { CALLS, type DrawnPiece } from '@hand-back/core'
+import { urlOf } from '../../api/ask.ts'
 import { drawPaper, sourceOf } from '../paper/papers.ts'
 import type { Bitmaps } from './paint.ts'
 
@@ -57,7 +57,7 @@ const isFile = (name: string) => name.length === 64
 export function bitmapsFor(photoUrl?: (recording: string) => string): Bitmaps {
   return {
     picture(file) {
-      const url = isFile(file) ? apiUrl(`/files/${file}`) : photoUrl?.(file)
+      const url = isFile(file) ? urlOf(CALLS.file, { file }) : photoUrl?.(file)
       return url === undefined ? undefined : bitmapOf(url, () => fetchBitmap(url))
     },
     piece(one, scale) {

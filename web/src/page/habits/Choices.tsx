@@ -1,3 +1,5 @@
+import { OneOf, Option } from '../../ui/OneOf.tsx'
+
 interface ChoicesProps<Value extends string> {
   legend: string
   value: Value
@@ -10,19 +12,17 @@ export function Choices<Value extends string>({ legend, value, options, onChoose
   return (
     <fieldset>
       <legend className="mb-1.5 font-semibold">{legend}</legend>
-      <div className="flex flex-wrap gap-2">
+      <OneOf label={legend} value={value} onChoose={onChoose} className="flex flex-wrap gap-2">
         {options.map(([of, words]) => (
-          <button
+          <Option
             key={of}
-            type="button"
-            aria-pressed={value === of}
-            onClick={() => onChoose(of)}
+            value={of}
             className={`min-h-[44px] rounded-tag border px-3 ${value === of ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet hover:border-ink-soft'}`}
           >
             {words}
-          </button>
+          </Option>
         ))}
-      </div>
+      </OneOf>
     </fieldset>
   )
 }

@@ -31,7 +31,7 @@ export function KeysDialog({ person, groups, onClose }: KeysDialogProps) {
         Let it do nothing if you speak to your device, or if your hand rests on the keys.
       </p>
       {/* What means something only at times comes first for the keys, and last for the eyes. */}
-      <div className="mt-5 gap-x-10 min-[700px]:columns-2">
+      <div className="mt-5 gap-x-10 handheld:columns-2">
         {[...groups].reverse().map(({ title, acts }) => (
           <section key={title} className="mb-4 break-inside-avoid">
             <h3 className="mb-1 font-semibold">{title}</h3>
@@ -58,7 +58,7 @@ function KeyRow({ act, off, apple }: { act: KeyAct; off: boolean; apple: boolean
         {sayKeys(act, apple).map((key) => (
           <kbd
             key={key}
-            className={`rounded-tag border border-rule bg-sheet px-1.5 font-sans text-[0.875rem] ${off ? 'text-ink-soft' : ''}`}
+            className={`rounded-tag border border-rule bg-sheet px-1.5 font-sans text-sm ${off ? 'text-ink-soft' : ''}`}
           >
             {key}
           </kbd>

@@ -1,5 +1,6 @@
 import { TONES } from '@hand-back/core'
 import { Palette, PencilLine, StickyNote } from 'lucide-react'
+import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { Opens } from '../strip/Opens.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
 import { type ChangeProps, type LaidKind, LETTERS } from './laidKind.ts'
@@ -31,19 +32,22 @@ export const direction = {
 function Ground({ thing, change }: ChangeProps<'direction'>) {
   return (
     <Opens icon={Palette} label="Colour">
-      <div className="flex gap-2">
+      <OneOf
+        label="Colour"
+        value={thing.tone}
+        onChoose={(tone) => change({ ...thing, tone })}
+        className="flex gap-2"
+      >
         {NOTES.map(([tone, name]) => (
-          <button
+          <Option
             key={tone}
-            type="button"
+            value={tone}
             aria-label={name}
-            aria-pressed={thing.tone === tone}
-            onClick={() => change({ ...thing, tone })}
             className={`h-11 w-12 rounded-tag border ${thing.tone === tone ? 'border-2 border-ink' : 'border-rule'}`}
             style={{ background: TONES[tone][1] }}
           />
         ))}
-      </div>
+      </OneOf>
     </Opens>
   )
 }

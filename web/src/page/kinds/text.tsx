@@ -1,5 +1,6 @@
 import type { Face } from '@hand-back/core'
 import { PencilLine, Type } from 'lucide-react'
+import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { familyOf } from '../draw/letters.ts'
 import { Opens } from '../strip/Opens.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
@@ -33,21 +34,19 @@ export const text = {
 
 function Faces({ face, onChoose }: { face: Face; onChoose: (face: Face) => void }) {
   return (
-    <div className="flex gap-2">
+    <OneOf label="Letters" value={face} onChoose={onChoose} className="flex gap-2">
       {FACES.map(([of, name]) => (
-        <button
+        <Option
           key={of}
-          type="button"
-          aria-pressed={face === of}
-          onClick={() => onChoose(of)}
+          value={of}
           className={`flex min-h-[64px] w-[84px] flex-col items-center justify-center rounded-tag border bg-sheet px-2 ${face === of ? 'border-2 border-ink' : 'border-rule'}`}
         >
           <span aria-hidden="true" className="text-2xl leading-8" style={{ fontFamily: familyOf(of) }}>
             Aa
           </span>
           {name}
-        </button>
+        </Option>
       ))}
-    </div>
+    </OneOf>
   )
 }

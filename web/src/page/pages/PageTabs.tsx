@@ -22,7 +22,7 @@ export function PageTabs({
   return (
     <nav
       aria-label="Pages"
-      className="flex w-[56px] shrink-0 flex-col gap-1.5 overflow-y-auto bg-blotter py-4 max-[560px]:w-[48px]"
+      className="flex w-[56px] shrink-0 flex-col gap-1.5 overflow-y-auto bg-blotter py-4 max-phone:w-[48px]"
     >
       {Array.from({ length: count }, (_, index) => {
         const here = index === current
@@ -33,11 +33,11 @@ export function PageTabs({
             aria-label={`Page ${index + 1}${written?.has(index) ? ', written on' : ''}${noted?.has(index) ? `, ${noted.get(index)}` : ''}`}
             aria-current={here ? 'page' : undefined}
             onClick={() => onTurn(index)}
-            className={`relative min-h-[48px] shrink-0 rounded-l-md border border-r-0 border-rule font-serif text-lg font-semibold ${here ? 'w-[54px] self-end bg-sheet max-[560px]:w-[46px] shadow-[0_1px_5px_rgb(30_43_58/0.2)]' : 'w-[44px] self-end bg-card text-ink-soft hover:bg-sheet'}`}
+            className={`relative min-h-[48px] shrink-0 rounded-l-md border border-r-0 border-rule font-serif text-lg font-semibold ${here ? 'w-[54px] self-end bg-sheet max-phone:w-[46px] shadow-[0_1px_5px_rgb(30_43_58/0.2)]' : 'w-[44px] self-end bg-card text-ink-soft hover:bg-sheet'}`}
           >
             {index + 1}
             {noted?.has(index) && (
-              <span aria-hidden="true" className="block text-[11px] leading-none font-sans text-ochre">
+              <span aria-hidden="true" className="block text-xs leading-none font-sans text-ochre">
                 {noted.get(index)}
               </span>
             )}

@@ -1,5 +1,5 @@
-import type { Bounds, Paper } from '@hand-back/core'
-import { apiUrl } from '../../seat.ts'
+import { type Bounds, CALLS, type Paper } from '@hand-back/core'
+import { urlOf } from '../../api/ask.ts'
 import { type Drawer, type Drawing, PaperQueue } from './paperQueue.ts'
 import type { PaperAnswer, PaperSource } from './paperTasks.ts'
 import PaperWorker from './paperWorker.ts?worker'
@@ -47,7 +47,7 @@ interface Size {
 
 /** Where a paper is to be had; `whole` is its size as seen, in points. */
 export function sourceOf(paper: DrawnPaper, whole: Size): PaperSource {
-  const url = new URL(apiUrl(`/files/${paper.file}`), location.href).href
+  const url = new URL(urlOf(CALLS.file, { file: paper.file }), location.href).href
   return paper.kind === 'pdf'
     ? { kind: 'pdf', url, number: paper.number, turn: paper.turn }
     : { kind: 'picture', url, ...whole, turn: paper.turn ?? 0 }

@@ -18,10 +18,10 @@ import { ask } from '../../api/ask.ts'
 import { keyOf } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
-import { Answer } from '../../ui/Notice.tsx'
+import { Fetched } from '../../ui/Notice.tsx'
 import { sayDone } from '../../ui/notices.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
-import { logShelf } from '../device/logShelf.ts'
+import { logCache } from '../device/logCache.ts'
 import { measure } from '../draw/letters.ts'
 import { PageTabs } from '../pages/PageTabs.tsx'
 import { PageSurface } from '../surface/PageSurface.tsx'
@@ -49,7 +49,7 @@ export function LookBack(props: LookBackProps) {
       readPast({
         // Checked when each was kept; a whole log is read as it comes.
         ask: () => ask(CALLS.log, { copy: copy.id }),
-        read: () => logShelf(person.id).of(copy.id),
+        read: () => logCache(person.id).of(copy.id),
         pending: store.view.getState().log.pending,
       }),
     staleTime: 0,
@@ -58,7 +58,7 @@ export function LookBack(props: LookBackProps) {
   })
   return (
     <Dialog open onClose={onClose} title="Look back" wide>
-      <Answer of={log}>{(events) => <Past {...props} events={events} />}</Answer>
+      <Fetched of={log}>{(events) => <Past {...props} events={events} />}</Fetched>
     </Dialog>
   )
 }

@@ -1,17 +1,16 @@
+import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { COLOURS } from './swatches.ts'
 
 /** Colours to choose from, each as ink, and any other. */
 export function ColourGrid({ colour, onPick }: { colour: string; onPick: (colour: string) => void }) {
   return (
     <div className="flex flex-col gap-3">
-      <div className="grid grid-cols-6 gap-1">
+      <OneOf label="Colour" value={colour} onChoose={onPick} className="grid grid-cols-6 gap-1">
         {COLOURS.map(([value, name]) => (
-          <button
+          <Option
             key={value}
-            type="button"
+            value={value}
             aria-label={name}
-            aria-pressed={colour === value}
-            onClick={() => onPick(value)}
             className={`grid h-[44px] place-items-center rounded-tag border ${colour === value ? 'border-ink bg-sheet' : 'border-transparent hover:bg-sheet'}`}
           >
             <svg width="30" height="22" aria-hidden="true">
@@ -23,9 +22,9 @@ export function ColourGrid({ colour, onPick }: { colour: string; onPick: (colour
                 strokeLinecap="round"
               />
             </svg>
-          </button>
+          </Option>
         ))}
-      </div>
+      </OneOf>
       <label className="flex items-center justify-between gap-3 font-semibold">
         Any colour
         <input

@@ -16,12 +16,12 @@ export function StripButton({ icon: Icon, label, pressed, hint, ...button }: Str
       aria-pressed={pressed}
       title={hint}
       {...button}
-      className={`flex h-[52px] min-w-[56px] shrink-0 flex-col items-center justify-center gap-0.5 rounded-tag border px-2 text-[0.8125rem] font-semibold whitespace-nowrap disabled:opacity-40 @max-[900px]:min-w-[52px] @max-[900px]:px-1.5 @max-[800px]:min-w-[44px] @max-[800px]:px-0.5 ${
+      className={`flex h-[52px] min-w-[56px] shrink-0 flex-col items-center justify-center gap-0.5 rounded-tag border px-2 text-small font-semibold whitespace-nowrap disabled:opacity-40 @max-[900px]:min-w-[52px] @max-[900px]:px-1.5 @max-[800px]:min-w-[44px] @max-[800px]:px-0.5 ${
         pressed ? 'border-ink bg-sheet' : 'border-transparent hover:bg-blotter'
       }`}
     >
       <Icon size={20} aria-hidden="true" strokeWidth={1.9} />
-      <span className="tabular @max-[800px]:text-[0.75rem]">{label}</span>
+      <span className="tabular @max-[800px]:text-xs">{label}</span>
     </button>
   )
 }

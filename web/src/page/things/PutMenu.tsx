@@ -1,6 +1,7 @@
 import { Camera, ClipboardPaste, Image, type LucideIcon, Plus, Sigma } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { useRef, useState } from 'react'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { PUTS } from '../kinds/index.ts'
 import { StripButton } from '../strip/StripButton.tsx'
 import { StripCard } from '../strip/StripCard.tsx'
@@ -19,11 +20,7 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) 
   const [open, setOpen] = useState(false)
   const file = useRef<HTMLInputElement>(null)
   const camera = useRef<HTMLInputElement>(null)
-  const take = (input: HTMLInputElement) => {
-    const chosen = input.files?.[0]
-    if (chosen) onPicture(chosen)
-    input.value = ''
-  }
+  const take = ([picture]: File[]) => picture && onPicture(picture)
   const chosen = useRef(false)
   const then = (act: () => void) => () => {
     chosen.current = true
@@ -57,22 +54,13 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) 
         <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
         {onPaste && <Choice icon={ClipboardPaste} name="Copied" onPress={then(onPaste)} />}
       </StripCard>
-      <input
-        ref={file}
-        type="file"
-        accept="image/*"
-        aria-label="A picture for the page"
-        className="hidden"
-        onChange={(event) => take(event.target)}
-      />
-      <input
+      <FileInput ref={file} accept="image/*" aria-label="A picture for the page" onFiles={take} />
+      <FileInput
         ref={camera}
-        type="file"
         accept="image/*"
         capture="environment"
         aria-label="A picture from the camera"
-        className="hidden"
-        onChange={(event) => take(event.target)}
+        onFiles={take}
       />
     </Popover.Root>
   )

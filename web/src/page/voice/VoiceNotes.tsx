@@ -1,7 +1,7 @@
-import type { VoiceNote } from '@hand-back/core'
+import { CALLS, type VoiceNote } from '@hand-back/core'
 import { Pause, Play } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
-import { apiUrl } from '../../seat.ts'
+import { urlOf } from '../../api/ask.ts'
 import { toScreen, type View } from '../view/view.ts'
 
 interface VoiceNotesProps {
@@ -39,7 +39,7 @@ function VoiceTag({
   const from = useRef<{ x: number; y: number; moved: boolean }>(undefined)
   const [source] = useState(() => {
     const here = soundOf(note.recording)
-    return here ? URL.createObjectURL(here) : apiUrl(`/copies/${copy}/recordings/${note.recording}`)
+    return here ? URL.createObjectURL(here) : urlOf(CALLS.recording, { copy, recording: note.recording })
   })
   useEffect(() => () => void (source.startsWith('blob:') && URL.revokeObjectURL(source)), [source])
 

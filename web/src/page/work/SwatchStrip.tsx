@@ -112,7 +112,7 @@ function Settings({ swatch, onChange, children }: SettingsProps) {
             type="button"
             aria-pressed={swatch.nib === nib}
             onClick={() => swatch.nib !== nib && onChange({ ...swatch, nib, width: WIDTHS[nib][1]! })}
-            className={`min-h-[52px] flex-1 overflow-hidden rounded-tag border bg-sheet text-[13px] font-semibold ${swatch.nib === nib ? 'border-ink outline outline-2 outline-ink' : 'border-rule'}`}
+            className={`min-h-[52px] flex-1 overflow-hidden rounded-tag border bg-sheet text-small font-semibold ${swatch.nib === nib ? 'border-ink outline outline-2 outline-ink' : 'border-rule'}`}
           >
             <span className="block h-[30px]">
               <Sample swatch={{ ...swatch, nib, width: WIDTHS[nib][1]! }} />

@@ -1,15 +1,15 @@
 import { CALLS, type ClassWhole, type StudentWithPin } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { useParams } from 'react-router'
-import { ask } from '../../api/ask.ts'
+import { ask, urlOf } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
-import { apiUrl } from '../../seat.ts'
-import { ActForm } from '../../ui/ActForm.tsx'
 import { Button } from '../../ui/Button.tsx'
+import { type Column, DataTable } from '../../ui/DataTable.tsx'
 import { INPUT } from '../../ui/Field.tsx'
-import { Answer, Empty } from '../../ui/Notice.tsx'
+import { Empty, Fetched } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
+import { RequestForm } from '../../ui/RequestForm.tsx'
 import { TitleField } from '../../ui/TitleField.tsx'
 import { useAct } from '../../ui/useAct.ts'
 import { asked } from '../asked.ts'
@@ -22,7 +22,7 @@ import { SlipsDialog } from './SlipsDialog.tsx'
 export function ClassPage() {
   const { class: id = '' } = useParams()
   const whole = useQuery(asked.class(id))
-  return <Answer of={whole}>{(each) => <Students key={each.id} whole={each} />}</Answer>
+  return <Fetched of={whole}>{(each) => <Students key={each.id} whole={each} />}</Fetched>
 }
 
 function refreshClass(id: string): void {
@@ -37,8 +37,15 @@ function Students({ whole }: { whole: ClassWhole }) {
     refreshClass(whole.id)
   }
   const [open, setOpen] = useState<'slips' | 'roster'>()
-  const showPins = (students: readonly StudentWithPin[]) =>
-    setPins((before) => new Map([...before, ...students.map(({ id, pin }) => [id, pin] as const)]))
+  const showPins = useCallback(
+    (students: readonly StudentWithPin[]) =>
+      setPins((before) => new Map([...before, ...students.map(({ id, pin }) => [id, pin] as const)])),
+    [],
+  )
+  const columns = useMemo(
+    () => columnsOf(whole.id, pins, (made) => showPins([made])),
+    [whole.id, pins, showPins],
+  )
   return (
     <>
       <div className="mb-6 flex flex-wrap items-baseline gap-4 border-b border-rule pb-4">
@@ -52,7 +59,7 @@ function Students({ whole }: { whole: ClassWhole }) {
         </Button>
         <Button onClick={() => setOpen('roster')}>Bring in a list</Button>
         <a
-          href={apiUrl(`/classes/${whole.id}/roster`)}
+          href={urlOf(CALLS.roster, { class: whole.id })}
           download
           className="font-semibold text-verdigris underline underline-offset-4"
         >
@@ -70,7 +77,7 @@ function Students({ whole }: { whole: ClassWhole }) {
           refreshClass(whole.id)
         }}
       />
-      <div className="grid items-start gap-9 lg:grid-cols-[1fr_320px]">
+      <div className="grid items-start gap-9 laptop:grid-cols-[1fr_320px]">
         <div>
           {pins.size > 0 && (
             <p role="status" className="mb-4 rounded-tag border border-ochre-fill bg-ochre-soft px-4 py-2.5">
@@ -80,28 +87,7 @@ function Students({ whole }: { whole: ClassWhole }) {
           {whole.students.length === 0 ? (
             <Empty title="Nobody in this class yet">Write the names at the side, one a line.</Empty>
           ) : (
-            <table className="w-full border-collapse text-left">
-              <thead>
-                <tr className="border-b border-rule text-ink-soft">
-                  <th className="py-2 font-semibold">Student</th>
-                  <th className="py-2 font-semibold">PIN</th>
-                  <th className="py-2">
-                    <span className="sr-only">What to do</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {whole.students.map((student) => (
-                  <StudentRow
-                    key={student.id}
-                    classId={whole.id}
-                    student={student}
-                    pin={pins.get(student.id)}
-                    onPin={(made) => showPins([made])}
-                  />
-                ))}
-              </tbody>
-            </table>
+            <DataTable columns={columns} rows={whole.students} />
           )}
           <ClassGroups whole={whole} />
         </div>
@@ -111,68 +97,99 @@ function Students({ whole }: { whole: ClassWhole }) {
   )
 }
 
-interface StudentRowProps {
-  classId: string
-  student: { id: string; name: string }
-  pin: string | undefined
-  onPin: (made: StudentWithPin) => void
+type Student = ClassWhole['students'][number]
+
+const columnsOf = (
+  classId: string,
+  pins: ReadonlyMap<string, string>,
+  onPin: (made: StudentWithPin) => void,
+): Column<Student>[] => [
+  {
+    id: 'name',
+    head: 'Student',
+    orderBy: ({ name }) => name,
+    cellClass: 'pr-4',
+    cell: (student) => <NameOfStudent key={student.name} classId={classId} student={student} />,
+  },
+  {
+    id: 'pin',
+    head: 'PIN',
+    cellClass: 'tabular w-24 text-lg font-bold tracking-widest',
+    cell: ({ id }) =>
+      pins.get(id) ?? <span className="text-base font-normal tracking-normal text-ink-soft">kept</span>,
+  },
+  {
+    id: 'acts',
+    head: 'What to do',
+    bare: true,
+    cellClass: 'w-[1%] whitespace-nowrap',
+    cell: (student) => <ActsOfStudent classId={classId} student={student} onPin={onPin} />,
+  },
+]
+
+/** Does something with a student, and says why when it cannot be done. */
+async function trying(classId: string, work: () => Promise<void>): Promise<boolean> {
+  try {
+    await work()
+    refreshClass(classId)
+    return true
+  } catch (error) {
+    sayProblem(error)
+    return false
+  }
 }
 
-function StudentRow({ classId, student, pin, onPin }: StudentRowProps) {
+interface OfStudent {
+  classId: string
+  student: Student
+}
+
+function NameOfStudent({ classId, student }: OfStudent) {
   const [name, setName] = useState(student.name)
+  const rename = async () => {
+    if (name.trim() === student.name) return
+    const ids = { class: classId, student: student.id }
+    if (!(await trying(classId, () => ask(CALLS.renameStudent, ids, { name })))) setName(student.name)
+  }
+  return (
+    <input
+      aria-label={`Name of ${student.name}`}
+      value={name}
+      maxLength={80}
+      onChange={(event) => setName(event.target.value)}
+      onBlur={() => void rename()}
+      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+      className="w-full rounded-tag border border-transparent bg-transparent px-2 py-1 font-semibold hover:border-rule focus:border-ink-soft focus:bg-sheet"
+    />
+  )
+}
+
+function ActsOfStudent({ classId, student, onPin }: OfStudent & { onPin: (made: StudentWithPin) => void }) {
   const [leaving, setLeaving] = useState(false)
   const ids = { class: classId, student: student.id }
-  const trying = async (work: () => Promise<void>) => {
-    try {
-      await work()
-      refreshClass(classId)
-    } catch (error) {
-      setName(student.name)
-      sayProblem(error)
-    }
-  }
-  const rename = () => name.trim() !== student.name && trying(() => ask(CALLS.renameStudent, ids, { name }))
+  if (leaving)
+    return (
+      <>
+        <Button look="back" onClick={() => void trying(classId, () => ask(CALLS.removeStudent, ids))}>
+          Remove; the work stays
+        </Button>
+        <Button look="quiet" onClick={() => setLeaving(false)}>
+          Keep
+        </Button>
+      </>
+    )
   return (
-    <tr className="border-b border-rule">
-      <td className="py-1.5 pr-4">
-        <input
-          aria-label={`Name of ${student.name}`}
-          value={name}
-          maxLength={80}
-          onChange={(event) => setName(event.target.value)}
-          onBlur={() => void rename()}
-          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-          className="w-full rounded-tag border border-transparent bg-transparent px-2 py-1 font-semibold hover:border-rule focus:border-ink-soft focus:bg-sheet"
-        />
-      </td>
-      <td className="tabular w-24 py-1.5 text-lg font-bold tracking-widest">
-        {pin ?? <span className="text-base font-normal tracking-normal text-ink-soft">kept</span>}
-      </td>
-      <td className="w-[1%] py-1.5 whitespace-nowrap">
-        {leaving ? (
-          <>
-            <Button look="back" onClick={() => void trying(() => ask(CALLS.removeStudent, ids))}>
-              Remove; the work stays
-            </Button>
-            <Button look="quiet" onClick={() => setLeaving(false)}>
-              Keep
-            </Button>
-          </>
-        ) : (
-          <>
-            <Button
-              look="quiet"
-              onClick={() => void trying(async () => onPin(await ask(CALLS.renewPin, ids)))}
-            >
-              New PIN
-            </Button>
-            <Button look="quiet" onClick={() => setLeaving(true)}>
-              Remove
-            </Button>
-          </>
-        )}
-      </td>
-    </tr>
+    <>
+      <Button
+        look="quiet"
+        onClick={() => void trying(classId, async () => onPin(await ask(CALLS.renewPin, ids)))}
+      >
+        New PIN
+      </Button>
+      <Button look="quiet" onClick={() => setLeaving(true)}>
+        Remove
+      </Button>
+    </>
   )
 }
 
@@ -194,9 +211,11 @@ function AddStudents({
     refreshClass(classId)
   })
   return (
-    <ActForm
-      onAct={run}
-      className="flex flex-col gap-3 rounded-md border border-rule bg-card p-6 max-lg:order-first"
+    <RequestForm
+      form={{ submit: run, refused: problem, busy }}
+      send={names.length > 1 ? `Add ${names.length} students` : 'Add'}
+      ready={names.length > 0}
+      className="flex flex-col gap-3 rounded-md border border-rule bg-card p-6 max-laptop:order-first"
     >
       <label className="flex flex-col gap-1 font-semibold">
         Add students
@@ -208,14 +227,6 @@ function AddStudents({
           className={`${INPUT} font-normal`}
         />
       </label>
-      {problem && (
-        <p role="alert" className="text-madder">
-          {problem}
-        </p>
-      )}
-      <Button type="submit" look="main" disabled={busy || names.length === 0}>
-        {names.length > 1 ? `Add ${names.length} students` : 'Add'}
-      </Button>
-    </ActForm>
+    </RequestForm>
   )
 }

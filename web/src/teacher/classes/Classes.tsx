@@ -1,15 +1,15 @@
-import { CALLS } from '@hand-back/core'
+import { CALLS, newClass } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { ask } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
-import { ActForm } from '../../ui/ActForm.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Field } from '../../ui/Field.tsx'
-import { Answer, Empty } from '../../ui/Notice.tsx'
-import { useAct } from '../../ui/useAct.ts'
+import { Empty, Fetched } from '../../ui/Notice.tsx'
+import { RequestForm } from '../../ui/RequestForm.tsx'
+import { useRequestForm } from '../../ui/useRequestForm.ts'
 import { asked } from '../asked.ts'
 
 export function Classes() {
@@ -18,12 +18,12 @@ export function Classes() {
   return (
     <>
       <div className="mb-2 flex items-center gap-4 border-b border-rule pb-4">
-        <h1 className="flex-1 text-[28px]">Classes</h1>
+        <h1 className="flex-1 text-head">Classes</h1>
         <Button look="main" onClick={() => setMaking(true)}>
           New class
         </Button>
       </div>
-      <Answer of={classes}>
+      <Fetched of={classes}>
         {(list) =>
           list.length === 0 ? (
             <Empty title="No class yet">
@@ -37,7 +37,7 @@ export function Classes() {
                     to={`/class/${id}`}
                     className="flex items-baseline gap-6 px-1 py-4 text-ink no-underline hover:bg-card"
                   >
-                    <b className="flex-1 font-serif text-[19px]">{name}</b>
+                    <b className="flex-1 font-serif text-name">{name}</b>
                     <span className="tabular">
                       {students} {students === 1 ? 'student' : 'students'}
                     </span>
@@ -50,7 +50,7 @@ export function Classes() {
             </ul>
           )
         }
-      </Answer>
+      </Fetched>
       <Dialog open={making} onClose={() => setMaking(false)} title="New class">
         <NewClass />
       </Dialog>
@@ -59,25 +59,15 @@ export function Classes() {
 }
 
 function NewClass() {
-  const [name, setName] = useState('')
   const navigate = useNavigate()
-  const { run, busy, problem } = useAct(async () => {
-    const made = await ask(CALLS.makeClass, {}, { name })
+  const form = useRequestForm(newClass, { name: '' }, async (sent) => {
+    const made = await ask(CALLS.makeClass, {}, sent)
     void refresh(CALLS.classes)
     await navigate(`/class/${made.id}`)
   })
   return (
-    <ActForm onAct={run} className="flex flex-col gap-4">
-      <Field
-        label="Name of the class"
-        maxLength={60}
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        problem={problem}
-      />
-      <Button type="submit" look="main" disabled={busy || name.trim() === ''}>
-        Make the class
-      </Button>
-    </ActForm>
+    <RequestForm form={form} send="Make the class" ready={form.typed.name.trim() !== ''}>
+      <Field label="Name of the class" maxLength={60} {...form.field('name')} />
+    </RequestForm>
   )
 }

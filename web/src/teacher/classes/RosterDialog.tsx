@@ -171,7 +171,7 @@ function saidTaking({ add }: RosterChanges): string {
 
 function Changes({ changes: { add, rename, missing, same } }: { changes: RosterChanges }) {
   return (
-    <div className="grid gap-4 sm:grid-cols-2">
+    <div className="grid gap-4 phone:grid-cols-2">
       <Part title={`${add.length} new`}>
         {add.map(({ name, rosterId }) => (
           <li key={rosterId ?? name}>{name}</li>

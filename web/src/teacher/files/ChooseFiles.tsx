@@ -1,5 +1,6 @@
 import { useRef } from 'react'
 import { Button } from '../../ui/Button.tsx'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { PasswordForm } from './PasswordForm.tsx'
 import type { Sending } from './useSending.ts'
 
@@ -26,17 +27,12 @@ export function ChooseFiles({ sending, words, label }: ChooseFilesProps) {
             ? `Sending ${Math.round(part * 100)} %`
             : 'Reading the pages …'}
       </Button>
-      <input
+      <FileInput
         ref={input}
-        type="file"
         accept={PAGE_FILES}
         multiple
         aria-label={label}
-        className="hidden"
-        onChange={(event) => {
-          void sending.send([...(event.target.files ?? [])])
-          event.target.value = ''
-        }}
+        onFiles={(files) => void sending.send(files)}
       />
     </>
   )

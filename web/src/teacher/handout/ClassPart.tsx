@@ -1,4 +1,5 @@
 import type { ClassWhole, Sheet, StudentSet, Way } from '@hand-back/core'
+import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { GroupsEditor } from '../groups/GroupsEditor.tsx'
 import { KeptGroups } from '../groups/KeptGroups.tsx'
 import type { ClassChoice } from './choices.ts'
@@ -125,21 +126,22 @@ function SetPicker({
   onChange: (set: string) => void
 }) {
   return (
-    <fieldset
-      aria-label={`Set of ${name}`}
+    <OneOf
+      label={`Set of ${name}`}
+      value={value}
+      onChoose={onChange}
+      onClear={() => onChange('')}
       className="inline-flex overflow-hidden rounded-tag border border-rule"
     >
       {sets.map(({ id, name: called }) => (
-        <button
+        <Option
           key={id}
-          type="button"
-          aria-pressed={value === id}
-          onClick={() => onChange(value === id ? '' : id)}
+          value={id}
           className={`min-h-[34px] px-2.5 ${value === id ? 'bg-ink font-semibold text-sheet' : 'bg-sheet hover:bg-blotter'}`}
         >
           {called}
-        </button>
+        </Option>
       ))}
-    </fieldset>
+    </OneOf>
   )
 }

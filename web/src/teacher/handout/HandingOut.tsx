@@ -5,7 +5,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { ask } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
-import { Answer, Empty, Loading } from '../../ui/Notice.tsx'
+import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
 import { useAct } from '../../ui/useAct.ts'
 import { asked } from '../asked.ts'
 import { ClassPart } from './ClassPart.tsx'
@@ -26,11 +26,11 @@ export function HandingOut() {
   const [chosen, setChosen] = useState<readonly string[]>()
   if (again !== '' && before.isPending) return <Loading />
   return (
-    <Answer of={worksheet}>
+    <Fetched of={worksheet}>
       {(whole) => (
         <>
-          <h1 className="mb-6 border-b border-rule pb-4 text-[28px]">Hand out {whole.title}</h1>
-          <Answer of={classes}>
+          <h1 className="mb-6 border-b border-rule pb-4 text-head">Hand out {whole.title}</h1>
+          <Fetched of={classes}>
             {(list) =>
               list.length === 0 ? (
                 <Empty title="No class yet">
@@ -49,10 +49,10 @@ export function HandingOut() {
                 />
               )
             }
-          </Answer>
+          </Fetched>
         </>
       )}
-    </Answer>
+    </Fetched>
   )
 }
 
@@ -113,7 +113,7 @@ function Plan({ worksheet, before, classes, chosen, onChoose }: PlanProps) {
     onChoose(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])
 
   return (
-    <div className="grid items-start gap-9 lg:grid-cols-[1fr_360px]">
+    <div className="grid items-start gap-9 laptop:grid-cols-[1fr_360px]">
       <div className="flex min-w-0 flex-col gap-7">
         <fieldset>
           <legend className="mb-2 font-semibold">Which class?</legend>

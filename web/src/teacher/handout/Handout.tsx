@@ -1,10 +1,12 @@
 import { CALLS, type CopyRow, type CopyState, type HandoutWhole } from '@hand-back/core'
+import { useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { ask } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { StateTag } from '../../ui/Corner.tsx'
-import { Answer } from '../../ui/Notice.tsx'
+import { type Column, DataTable } from '../../ui/DataTable.tsx'
+import { Fetched } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { sayDue, sayWhen } from '../../ui/when.ts'
 import { TakeAway } from '../TakeAway.tsx'
@@ -17,13 +19,15 @@ import { useHandout } from './useHandout.ts'
 export function Handout() {
   const { handout: id = '' } = useParams()
   const handout = useHandout(id)
-  return <Answer of={handout}>{(whole) => <Table handout={whole} />}</Answer>
+  return <Fetched of={handout}>{(whole) => <Table handout={whole} />}</Fetched>
 }
 
 const STATES: CopyState[] = ['handed in', 'another go', 'working', 'waiting', 'handed back']
 
 function Table({ handout }: { handout: HandoutWhole }) {
   const { id, title, className, copies } = handout
+  const navigate = useNavigate()
+  const columns = useMemo(() => columnsOf(handout), [handout])
   const of = (state: CopyState) => copies.filter((copy) => copy.state === state)
   const toMark = of('handed in')
   const marked = toMark.filter(({ markingBegan }) => markingBegan)
@@ -31,7 +35,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
     <>
       <div className="mb-5 flex flex-wrap items-center gap-3 border-b border-rule pb-4">
         <div className="min-w-[260px] flex-1">
-          <h1 className="text-[28px]">{title}</h1>
+          <h1 className="text-head">{title}</h1>
           <p className="text-ink-soft">
             {className} · handed out {sayWhen(handout.handedOutAt)}
             {handout.dueAt !== null && ` · ${sayDue(handout.dueAt)}`} · {handout.pageCount}{' '}
@@ -76,29 +80,13 @@ function Table({ handout }: { handout: HandoutWhole }) {
           (state) => of(state).length > 0 && <StateTag key={state} state={state} count={of(state).length} />,
         )}
       </p>
-      <table className="w-full border-collapse text-left">
-        <thead>
-          <tr className="border-b border-rule text-ink-soft">
-            <th className="py-2 font-semibold">{handout.way === 'own' ? 'Student' : 'For'}</th>
-            <th className="py-2 font-semibold">Copy</th>
-            <th className="py-2 font-semibold max-[700px]:hidden">Handed in</th>
-            <th className="py-2">
-              <span className="sr-only">What to do</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {copies.map((copy) => (
-            <Row key={copy.id} handout={handout} copy={copy} />
-          ))}
-        </tbody>
-      </table>
+      <DataTable columns={columns} rows={copies} onOpen={({ id: copy }) => void navigate(pileAt(id, copy))} />
     </>
   )
 }
 
 /** The set of a copy, to be changed: who came late is in none yet. */
-function SetOfCopy({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
+function SetOfCopy({ handout, copy }: OfCopy) {
   const change = async (set: string) => {
     try {
       await ask(CALLS.changeSet, { copy: copy.id }, { set: set || null })
@@ -125,60 +113,101 @@ function SetOfCopy({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) 
   )
 }
 
-function Row({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
-  const navigate = useNavigate()
-  const to = `/handout/${handout.id}/pile/${copy.id}`
-  const late = copy.handedInAt !== null && handout.dueAt !== null && copy.handedInAt > handout.dueAt
+const pileAt = (handout: string, copy: string) => `/handout/${handout}/pile/${copy}`
+
+/** A press anywhere in a row opens the copy; the name is the link for keyboards. */
+const columnsOf = (handout: HandoutWhole): Column<CopyRow>[] => [
+  {
+    id: 'name',
+    head: handout.way === 'own' ? 'Student' : 'For',
+    orderBy: (copy) => copy.name,
+    cellClass: 'pr-4 font-semibold',
+    cell: (copy) => <NameOfCopy handout={handout} copy={copy} />,
+  },
+  {
+    id: 'state',
+    head: 'Copy',
+    orderBy: (copy) => STATES.indexOf(copy.state),
+    cellClass: 'pr-4',
+    cell: (copy) => (
+      <span className="inline-flex flex-wrap items-center gap-x-3 align-middle" data-state={copy.state}>
+        <StateTag state={copy.state} />
+        {copy.round > 1 && <span className="text-ink-soft">round {copy.round}</span>}
+        {copy.markingBegan && copy.state === 'handed in' && <span className="text-madder">written on</span>}
+      </span>
+    ),
+  },
+  {
+    id: 'handed in',
+    head: 'Handed in',
+    orderBy: (copy) => copy.handedInAt,
+    className: 'max-handheld:hidden',
+    cellClass: 'tabular pr-4 text-ink-soft',
+    cell: ({ handedInAt }) => (
+      <>
+        {handedInAt === null ? '' : sayWhen(handedInAt)}
+        {handedInAt !== null && handout.dueAt !== null && handedInAt > handout.dueAt && (
+          <b className="ml-2 text-ochre">late</b>
+        )}
+      </>
+    ),
+  },
+  {
+    id: 'acts',
+    head: 'What to do',
+    bare: true,
+    cellClass: 'text-right whitespace-nowrap',
+    cell: (copy) => <ActsOfCopy handout={handout} copy={copy} />,
+  },
+]
+
+interface OfCopy {
+  handout: HandoutWhole
+  copy: CopyRow
+}
+
+function NameOfCopy({ handout, copy }: OfCopy) {
   return (
-    // A click anywhere in the row opens the copy; the name is the link for keyboards.
-    <tr className="cursor-pointer border-b border-rule hover:bg-card" onClick={() => void navigate(to)}>
-      <td className="py-2 pr-4 font-semibold">
-        <Link
-          to={to}
-          className="text-ink no-underline hover:underline"
-          onClick={(event) => event.stopPropagation()}
-        >
-          {copy.name}
-        </Link>
-        {copy.shared && (
-          <span className="block font-normal text-ink-soft">
-            {copy.students.map(({ name }) => name).join(', ') || 'nobody in it now'}
-          </span>
-        )}
-        {(copy.set || copy.pageNumbers) && (
-          <span className="ml-2 font-normal text-ink-soft">
-            {[
-              handout.sets.length === 0 && copy.set,
-              copy.pageNumbers &&
-                `${copy.pageNumbers.length === 1 ? 'page' : 'pages'} ${copy.pageNumbers.join(', ')}`,
-            ]
-              .filter(Boolean)
-              .join(' · ')}
-          </span>
-        )}
-      </td>
-      <td className="py-2 pr-4" data-state={copy.state}>
-        <span className="inline-flex flex-wrap items-center gap-x-3 align-middle">
-          <StateTag state={copy.state} />
-          {copy.round > 1 && <span className="text-ink-soft">round {copy.round}</span>}
-          {copy.markingBegan && copy.state === 'handed in' && <span className="text-madder">written on</span>}
+    <>
+      <Link
+        to={pileAt(handout.id, copy.id)}
+        className="text-ink no-underline hover:underline"
+        onClick={(event) => event.stopPropagation()}
+      >
+        {copy.name}
+      </Link>
+      {copy.shared && (
+        <span className="block font-normal text-ink-soft">
+          {copy.students.map(({ name }) => name).join(', ') || 'nobody in it now'}
         </span>
-      </td>
-      <td className="tabular py-2 pr-4 text-ink-soft max-[700px]:hidden">
-        {copy.handedInAt === null ? '' : sayWhen(copy.handedInAt)}
-        {late && <b className="ml-2 text-ochre">late</b>}
-      </td>
-      <td className="py-2 text-right whitespace-nowrap">
-        {handout.sets.length > 0 && handout.way !== 'read' && <SetOfCopy handout={handout} copy={copy} />}
-        {copy.shared && handout.way !== 'read' && (
-          // biome-ignore lint/a11y/noStaticElementInteractions: keeps presses in the dialog from opening the row
-          // biome-ignore lint/a11y/useKeyWithClickEvents: keys do not reach the row
-          <span onClick={(event) => event.stopPropagation()}>
-            <SharedPeople handout={handout} copy={copy} />
-          </span>
-        )}
-        <TakeAway copy={copy.id} label={(name) => `${name} of ${copy.name}’s copy`} />
-      </td>
-    </tr>
+      )}
+      {(copy.set || copy.pageNumbers) && (
+        <span className="ml-2 font-normal text-ink-soft">
+          {[
+            handout.sets.length === 0 && copy.set,
+            copy.pageNumbers &&
+              `${copy.pageNumbers.length === 1 ? 'page' : 'pages'} ${copy.pageNumbers.join(', ')}`,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </span>
+      )}
+    </>
+  )
+}
+
+function ActsOfCopy({ handout, copy }: OfCopy) {
+  return (
+    <>
+      {handout.sets.length > 0 && handout.way !== 'read' && <SetOfCopy handout={handout} copy={copy} />}
+      {copy.shared && handout.way !== 'read' && (
+        // biome-ignore lint/a11y/noStaticElementInteractions: keeps presses in the dialog from opening the row
+        // biome-ignore lint/a11y/useKeyWithClickEvents: keys do not reach the row
+        <span onClick={(event) => event.stopPropagation()}>
+          <SharedPeople handout={handout} copy={copy} />
+        </span>
+      )}
+      <TakeAway copy={copy.id} label={(name) => `${name} of ${copy.name}’s copy`} />
+    </>
   )
 }

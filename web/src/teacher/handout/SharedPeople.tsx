@@ -6,7 +6,7 @@ import { queries, refresh } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/pages/PaperThumb.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
-import { Answer } from '../../ui/Notice.tsx'
+import { Fetched } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 
 const refreshBoth = (handout: string, copy: string) =>
@@ -40,7 +40,7 @@ function Members({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
   }
   if (copy.students.length === 0) return <p className="text-ink-soft">Nobody is in this group any more.</p>
   return (
-    <ul className="mb-5 grid gap-x-6 gap-y-1 sm:grid-cols-2">
+    <ul className="mb-5 grid gap-x-6 gap-y-1 phone:grid-cols-2">
       {copy.students.map(({ id, name }) => (
         <li key={id} className="flex min-h-[38px] items-center gap-3 border-b border-rule">
           <span className="flex-1">{name}</span>
@@ -67,7 +67,7 @@ function Members({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
 
 function Pages({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
   const whole = useQuery(queries.copy(copy.id))
-  return <Answer of={whole}>{(each) => <Owners handout={handout} copy={each} />}</Answer>
+  return <Fetched of={whole}>{(each) => <Owners handout={handout} copy={each} />}</Fetched>
 }
 
 function Owners({ handout, copy }: { handout: HandoutWhole; copy: CopyWhole }) {

@@ -1,11 +1,10 @@
 import { CALLS, type SpokenDirection } from '@hand-back/core'
 import { AudioLines, Square, X } from 'lucide-react'
 import { useState } from 'react'
-import { putBytes } from '../../api/ask.ts'
+import { putBytes, urlOf } from '../../api/ask.ts'
 import type { Recorded } from '../../page/voice/recorder.ts'
 import { useRecorder } from '../../page/voice/useRecorder.ts'
 import { sayLength } from '../../page/voice/VoiceNotes.tsx'
-import { apiUrl } from '../../seat.ts'
 import { Button } from '../../ui/Button.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 
@@ -36,7 +35,7 @@ export function SpokenField({
         {/* biome-ignore lint/a11y/useMediaCaption: it is what the teacher has just said */}
         <audio
           controls
-          src={apiUrl(`/spoken/${spoken.id}`)}
+          src={urlOf(CALLS.spoken, { spoken: spoken.id })}
           className="h-10 max-w-[280px]"
           aria-label="Your spoken direction"
         />

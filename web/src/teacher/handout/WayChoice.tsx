@@ -83,7 +83,7 @@ export function WayChoice({ way, onChange }: { way: Way; onChange: (way: Way) =>
   return (
     <fieldset>
       <legend className="mb-2 font-semibold">How?</legend>
-      <div className="grid grid-cols-2 gap-2 xl:grid-cols-4">
+      <div className="grid grid-cols-2 gap-2 wide:grid-cols-4">
         {WAYS.map((each) => (
           <label
             key={each.way}

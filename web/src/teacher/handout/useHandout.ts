@@ -1,7 +1,8 @@
-import { CALLS, type CopyRow, type HandoutWhole } from '@hand-back/core'
+import { CALLS, copyRowNews, type HandoutWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import { live } from '../../api/live.ts'
+import { z } from 'zod'
+import { hear, live } from '../../api/live.ts'
 import { ANSWER_WITHIN } from '../../api/patience.ts'
 import { keyOf, queryClient, refresh } from '../../api/queries.ts'
 import { asked } from '../asked.ts'
@@ -20,7 +21,7 @@ export function useHandout(id: string) {
         .catch(() => {})
       void refresh(CALLS.handout, { handout: id })
     }
-    const heard = ({ handout: of, row }: { handout: string; row: CopyRow }) => {
+    const heard = ({ handout: of, row }: z.infer<typeof copyRowNews>) => {
       if (of !== id) return
       const known = queryClient.getQueryData<HandoutWhole>(key)?.copies.some((copy) => copy.id === row.id)
       // Somebody who came late has a copy now.
@@ -35,12 +36,10 @@ export function useHandout(id: string) {
     const changed = (of: string) => of === id && void refresh(CALLS.handout, { handout: id })
     if (socket.connected) watch()
     socket.on('connect', watch)
-    socket.on('copyRow', heard)
-    socket.on('handout', changed)
+    const stops = [hear(socket, 'copyRow', copyRowNews, heard), hear(socket, 'handout', z.uuid(), changed)]
     return () => {
       socket.off('connect', watch)
-      socket.off('copyRow', heard)
-      socket.off('handout', changed)
+      for (const stop of stops) stop()
     }
   }, [id])
   return handout

@@ -37,7 +37,7 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
   })
   const written = handout.copies.filter((copy) => copy.state === 'handed in' && copy.markingBegan)
   return (
-    <aside className="flex w-[248px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-card p-5 max-[900px]:w-[176px] max-[900px]:p-3.5">
+    <aside className="flex w-[248px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-card p-5 max-tablet:w-[176px] max-tablet:p-3.5">
       <div>
         <h2 className="text-lg leading-tight">{name}</h2>
         <p className="mt-1 flex flex-wrap items-center gap-x-3">

@@ -29,7 +29,7 @@ import { useSeen } from '../../page/work/useWriting.ts'
 import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
 import { Worktop } from '../../page/work/Worktop.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
-import { Answer, Empty, Loading } from '../../ui/Notice.tsx'
+import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
 import { useHandout } from '../handout/useHandout.ts'
 import { Margin } from './Margin.tsx'
 import { PileList } from './PileList.tsx'
@@ -41,7 +41,9 @@ import { coloursOf, WhoDidWhat } from './WhoDidWhat.tsx'
 export function Marking({ person }: { person: Person }) {
   const { handout: id = '', copy = '' } = useParams()
   const handout = useHandout(id)
-  return <Answer of={handout}>{(whole) => <ThePile handout={whole} wanted={copy} person={person} />}</Answer>
+  return (
+    <Fetched of={handout}>{(whole) => <ThePile handout={whole} wanted={copy} person={person} />}</Fetched>
+  )
 }
 
 function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: string; person: Person }) {
@@ -90,7 +92,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
       <header className="flex shrink-0 items-center gap-4 border-b border-rule bg-card px-5 py-1.5">
         <LinkButton to={`/handout/${handout.id}`}>Back to the table</LinkButton>
         <h1 className="min-w-0 truncate text-xl">{handout.title}</h1>
-        <span className="whitespace-nowrap text-ink-soft max-[900px]:hidden">
+        <span className="whitespace-nowrap text-ink-soft max-tablet:hidden">
           {handout.className} · {toMark} handed in
         </span>
         <span className="flex-1" />
@@ -113,7 +115,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
               onNext={onNext}
             />
           ) : (
-            <Answer of={whole}>{() => <Loading />}</Answer>
+            <Fetched of={whole}>{() => <Loading />}</Fetched>
           )}
         </div>
         <Margin handout={handout} row={row} outbox={outboxOf(person.id)}>

@@ -20,7 +20,7 @@ export function PileList({
   return (
     <nav
       aria-label="Pile"
-      className="w-[216px] shrink-0 overflow-y-auto border-r border-rule bg-card py-2 max-[900px]:w-[60px]"
+      className="w-[216px] shrink-0 overflow-y-auto border-r border-rule bg-card py-2 max-tablet:w-[60px]"
     >
       <ul>
         {pile.map((copy) => (
@@ -35,9 +35,9 @@ export function PileList({
               className={`flex min-h-[36px] w-full items-center gap-2.5 border-l-4 px-3 text-left ${copy.id === current ? 'border-madder bg-sheet font-bold' : 'border-transparent hover:bg-sheet'}`}
             >
               <Corner state={copy.state} />
-              <span className="min-w-0 flex-1 truncate max-[900px]:hidden">{copy.name}</span>
+              <span className="min-w-0 flex-1 truncate max-tablet:hidden">{copy.name}</span>
               {copy.markingBegan && copy.state === 'handed in' && (
-                <svg width="20" height="12" aria-hidden="true" className="max-[900px]:hidden">
+                <svg width="20" height="12" aria-hidden="true" className="max-tablet:hidden">
                   <path
                     d="M1 8c3-7 5 4 8-1s5 2 9-3"
                     fill="none"

@@ -1,3 +1,5 @@
+import { OneOf, Option } from '../../ui/OneOf.tsx'
+
 const CHOICES = [
   ['sheet', 'Sheet'],
   ['work', 'Work'],
@@ -9,18 +11,21 @@ export type Seeing = (typeof CHOICES)[number][0]
 
 export function SeeingChoice({ seeing, onChange }: { seeing: Seeing; onChange: (seeing: Seeing) => void }) {
   return (
-    <fieldset className="flex overflow-hidden rounded-tag border border-ink-soft/60" aria-label="What to see">
+    <OneOf
+      label="What to see"
+      value={seeing}
+      onChoose={onChange}
+      className="flex overflow-hidden rounded-tag border border-ink-soft/60"
+    >
       {CHOICES.map(([value, name]) => (
-        <button
+        <Option
           key={value}
-          type="button"
-          aria-pressed={seeing === value}
-          onClick={() => onChange(value)}
+          value={value}
           className={`min-h-[36px] px-3 font-semibold ${seeing === value ? 'bg-ink text-sheet' : 'bg-sheet hover:bg-blotter'}`}
         >
           {name}
-        </button>
+        </Option>
       ))}
-    </fieldset>
+    </OneOf>
   )
 }

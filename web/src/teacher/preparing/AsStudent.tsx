@@ -6,7 +6,7 @@ import { CopyStore } from '../../page/copy/copyStore.ts'
 import { tracelessOutbox, tracelessSocket } from '../../page/device/traceless.ts'
 import { WorkingPage } from '../../page/work/WorkingPage.tsx'
 import { LinkButton } from '../../ui/Button.tsx'
-import { Answer } from '../../ui/Notice.tsx'
+import { Fetched } from '../../ui/Notice.tsx'
 import { asked } from '../asked.ts'
 import { SMALL_INPUT } from './panels/rows.tsx'
 
@@ -14,7 +14,7 @@ import { SMALL_INPUT } from './panels/rows.tsx'
 export function AsStudent({ person }: { person: Person }) {
   const { worksheet: id = '' } = useParams()
   const worksheet = useQuery(asked.worksheet(id))
-  return <Answer of={worksheet}>{(whole) => <Trial worksheet={whole} person={person} />}</Answer>
+  return <Fetched of={worksheet}>{(whole) => <Trial worksheet={whole} person={person} />}</Fetched>
 }
 
 function Trial({ worksheet, person }: { worksheet: WorksheetWhole; person: Person }) {
@@ -56,7 +56,7 @@ function Trial({ worksheet, person }: { worksheet: WorksheetWhole; person: Perso
                 </select>
               </label>
             )}
-            <span className="max-[900px]:hidden">As a student gets it. Nothing you do here is kept.</span>
+            <span className="max-tablet:hidden">As a student gets it. Nothing you do here is kept.</span>
           </header>
         )}
       </WorkingPage>

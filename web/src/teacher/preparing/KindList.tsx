@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react'
 import { useStore } from 'zustand'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { bringPicture } from './bringPicture.ts'
 import { usePreparing } from './context.ts'
@@ -34,7 +35,7 @@ export function KindList() {
   return (
     <nav
       aria-label="Put on the page"
-      className="w-[190px] shrink-0 overflow-y-auto border-r border-rule bg-card py-3 max-[900px]:w-[140px]"
+      className="w-[190px] shrink-0 overflow-y-auto border-r border-rule bg-card py-3 max-tablet:w-[140px]"
     >
       {GROUPS.map(([title, kinds]) => (
         <section key={title} className="mb-1">
@@ -46,7 +47,7 @@ export function KindList() {
                   type="button"
                   aria-pressed={placing === kind}
                   onClick={(event) => choose(kind, event.detail === 0)}
-                  className={`w-full border-l-4 py-[1.5px] pr-2 pl-5 text-left max-[900px]:py-1.5 max-[900px]:pl-3 ${placing === kind ? 'border-ink bg-sheet font-bold' : 'border-transparent hover:bg-blotter'}`}
+                  className={`w-full border-l-4 py-[1.5px] pr-2 pl-5 text-left max-tablet:py-1.5 max-tablet:pl-3 ${placing === kind ? 'border-ink bg-sheet font-bold' : 'border-transparent hover:bg-blotter'}`}
                 >
                   {kindName(kind)}
                 </button>
@@ -55,17 +56,12 @@ export function KindList() {
           </ul>
         </section>
       ))}
-      <input
+      <FileInput
         ref={pictures}
-        type="file"
         accept="image/png,image/jpeg,image/webp"
         multiple
         aria-label="Pictures for the page"
-        className="hidden"
-        onChange={(event) => {
-          void take([...(event.target.files ?? [])])
-          event.target.value = ''
-        }}
+        onFiles={(files) => void take(files)}
       />
       {cutting && <PartOfPage onClose={() => setCutting(false)} />}
     </nav>

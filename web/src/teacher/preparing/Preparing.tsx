@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import { useParams } from 'react-router'
 import { keyOf, queryClient, refresh } from '../../api/queries.ts'
 import { measure } from '../../page/draw/letters.ts'
-import { Answer, Loading } from '../../ui/Notice.tsx'
+import { Fetched, Loading } from '../../ui/Notice.tsx'
 import { sayDone, saySentence } from '../../ui/notices.ts'
 import { asked } from '../asked.ts'
 import { PreparingPlace } from './context.ts'
@@ -23,7 +23,9 @@ export function Preparing({ person }: { person: Person }) {
   // Asked anew at every opening: a state from before would be refused when it is kept.
   const worksheet = useQuery({ ...asked.worksheet(id), staleTime: Number.POSITIVE_INFINITY, gcTime: 0 })
   return (
-    <Answer of={worksheet}>{(whole) => <Opening key={whole.id} worksheet={whole} person={person} />}</Answer>
+    <Fetched of={worksheet}>
+      {(whole) => <Opening key={whole.id} worksheet={whole} person={person} />}
+    </Fetched>
   )
 }
 

@@ -32,7 +32,7 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
   }[state]
   return (
     <>
-      <header className="flex shrink-0 items-center gap-3 border-b border-rule bg-card px-5 py-1.5 max-[900px]:px-3">
+      <header className="flex shrink-0 items-center gap-3 border-b border-rule bg-card px-5 py-1.5 max-tablet:px-3">
         <LinkButton to="/shelf">Shelf</LinkButton>
         <div className="min-w-0 flex-1 [&_h1]:min-w-0 [&_h1]:text-xl">
           <TitleField
@@ -42,7 +42,7 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
             onRename={rename}
           />
         </div>
-        <span role="status" data-kept={state} className="whitespace-nowrap text-ink-soft max-[820px]:hidden">
+        <span role="status" data-kept={state} className="whitespace-nowrap text-ink-soft max-tablet:hidden">
           {count} {count === 1 ? 'page' : 'pages'} · {words}
         </span>
         <IconButton label="Undo" onClick={() => store.undo()} disabled={!canUndo}>

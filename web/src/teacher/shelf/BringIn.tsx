@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router'
 import { Problem, upload } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { Dialog } from '../../ui/Dialog.tsx'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { PAGE_FILES } from '../files/ChooseFiles.tsx'
 import { PasswordForm } from '../files/PasswordForm.tsx'
@@ -77,17 +78,12 @@ export function BringIn({ children }: { children: ReactNode }) {
           <PasswordForm sending={sending} />
         </Dialog>
       )}
-      <input
+      <FileInput
         ref={input}
-        type="file"
         accept={PAGE_FILES}
         multiple
-        className="hidden"
         data-testid="bring-in"
-        onChange={(event) => {
-          void sending.send([...(event.target.files ?? [])])
-          event.target.value = ''
-        }}
+        onFiles={(files) => void sending.send(files)}
       />
     </Context.Provider>
   )

@@ -7,7 +7,7 @@ import { refresh } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/pages/PaperThumb.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { INPUT } from '../../ui/Field.tsx'
-import { Answer, Empty } from '../../ui/Notice.tsx'
+import { Empty, Fetched } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { asked } from '../asked.ts'
 import { useBringIn } from './BringIn.tsx'
@@ -26,7 +26,7 @@ export function Shelf() {
   return (
     <>
       <div className="mb-6 flex flex-wrap items-center gap-3 border-b border-rule pb-4">
-        <h1 className="flex-1 text-[28px]">{archived ? 'Put away' : 'Shelf'}</h1>
+        <h1 className="flex-1 text-head">{archived ? 'Put away' : 'Shelf'}</h1>
         <input
           type="search"
           aria-label="Find a worksheet"
@@ -62,9 +62,9 @@ export function Shelf() {
           Bring in a worksheet
         </Button>
       </div>
-      <Answer of={worksheets}>
+      <Fetched of={worksheets}>
         {(list) => <Standing worksheets={list} wanted={wanted} order={order} archived={archived} />}
-      </Answer>
+      </Fetched>
       {!archived && wanted === '' && <Starters />}
     </>
   )

@@ -43,7 +43,7 @@ export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; unit
           />
         )}
       </span>
-      <b className="mt-2.5 font-serif text-[17px] leading-tight">{title}</b>
+      <b className="mt-2.5 font-serif text-lg leading-tight">{title}</b>
       <span className="text-ink-soft">
         {pageCount} {pageCount === 1 ? 'page' : 'pages'} · {sayTimes(timesHandedOut)}
       </span>

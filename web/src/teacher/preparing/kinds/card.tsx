@@ -2,6 +2,7 @@ import { type Printed, TONES } from '@hand-back/core'
 import { useRef } from 'react'
 import { FormulaField } from '../../../page/things/FormulaField.tsx'
 import { Button } from '../../../ui/Button.tsx'
+import { FileInput } from '../../../ui/FileInput.tsx'
 import { sayProblem } from '../../../ui/notices.ts'
 import { bringPicture } from '../bringPicture.ts'
 import { usePreparing } from '../context.ts'
@@ -102,16 +103,11 @@ function Panel({ item, set }: PanelProps<'card'>) {
       )}
       <ColourRow label="Paper" value={item.tint} offer={TINTS} onChange={(tint) => set({ tint }, 'tint')} />
       <TickRow label="A stack that never runs out" on={item.stack} onChange={(stack) => set({ stack })} />
-      <input
+      <FileInput
         ref={input}
-        type="file"
         accept="image/png,image/jpeg,image/webp"
         aria-label="A picture for the card"
-        className="hidden"
-        onChange={(event) => {
-          void showPicture(event.target.files?.[0])
-          event.target.value = ''
-        }}
+        onFiles={([file]) => void showPicture(file)}
       />
     </>
   )

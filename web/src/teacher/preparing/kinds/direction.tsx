@@ -1,4 +1,5 @@
 import { TONES, type Tone } from '@hand-back/core'
+import { OneOf, Option } from '../../../ui/OneOf.tsx'
 import { NumberRow, TextRow } from '../panels/rows.tsx'
 import type { PanelProps, TeacherKind } from './teacherKind.ts'
 
@@ -31,19 +32,17 @@ function Panel({ item, set }: PanelProps<'direction'>) {
       />
       <div className="flex flex-col gap-1">
         <span>Colour</span>
-        <fieldset aria-label="Colour" className="flex gap-1.5">
+        <OneOf label="Colour" value={item.tone} onChoose={(tone) => set({ tone })} className="flex gap-1.5">
           {(Object.keys(TONES) as Tone[]).map((tone) => (
-            <button
+            <Option
               key={tone}
-              type="button"
+              value={tone}
               aria-label={tone}
-              aria-pressed={item.tone === tone}
-              onClick={() => set({ tone })}
               className={`h-[30px] w-[38px] rounded-tag border ${item.tone === tone ? 'border-2 border-ink' : 'border-rule'}`}
               style={{ background: TONES[tone][1] }}
             />
           ))}
-        </fieldset>
+        </OneOf>
       </div>
     </>
   )

@@ -1,6 +1,7 @@
 import { cutOff, cutsOf } from '@hand-back/core'
 import { useRef } from 'react'
 import { Button } from '../../../ui/Button.tsx'
+import { FileInput } from '../../../ui/FileInput.tsx'
 import { sayProblem } from '../../../ui/notices.ts'
 import { bringPicture } from '../bringPicture.ts'
 import { usePreparing } from '../context.ts'
@@ -59,16 +60,11 @@ function Panel({ item, set }: PanelProps<'picture'>) {
         ))}
       </fieldset>
       <Button onClick={() => input.current?.click()}>Another picture</Button>
-      <input
+      <FileInput
         ref={input}
-        type="file"
         accept="image/png,image/jpeg,image/webp"
         aria-label="Another picture: a file"
-        className="hidden"
-        onChange={(event) => {
-          void replace(event.target.files?.[0])
-          event.target.value = ''
-        }}
+        onFiles={([file]) => void replace(file)}
       />
     </>
   )

@@ -5,7 +5,7 @@ import { upload } from '../../../api/ask.ts'
 import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
-import { Answer } from '../../../ui/Notice.tsx'
+import { Fetched } from '../../../ui/Notice.tsx'
 import { asked } from '../../asked.ts'
 import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
 import { sayAbout, useSending } from '../../files/useSending.ts'
@@ -68,8 +68,8 @@ function NewPaper({ onDone }: { onDone: () => void }) {
     printed: [],
   })
   return (
-    <div className="grid grid-cols-[1fr_230px] gap-6 max-[700px]:grid-cols-1">
-      <ul className="grid grid-cols-5 gap-x-3 gap-y-3 max-[900px]:grid-cols-4">
+    <div className="grid grid-cols-[1fr_230px] gap-6 max-handheld:grid-cols-1">
+      <ul className="grid grid-cols-5 gap-x-3 gap-y-3 max-tablet:grid-cols-4">
         {RULINGS.map(([name, of], index) => (
           <li key={name}>
             <button
@@ -121,7 +121,7 @@ function FromWorksheet({ onDone }: { onDone: () => void }) {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
   if (!from)
     return (
-      <Answer of={shelf}>
+      <Fetched of={shelf}>
         {(list) => (
           <ul className="grid max-h-[50vh] gap-1 overflow-y-auto">
             {list
@@ -145,10 +145,10 @@ function FromWorksheet({ onDone }: { onDone: () => void }) {
             )}
           </ul>
         )}
-      </Answer>
+      </Fetched>
     )
   return (
-    <Answer of={other}>
+    <Fetched of={other}>
       {(whole) => (
         <>
           <ul className="flex max-h-[46vh] flex-wrap gap-4 overflow-y-auto p-1">
@@ -189,6 +189,6 @@ function FromWorksheet({ onDone }: { onDone: () => void }) {
           </div>
         </>
       )}
-    </Answer>
+    </Fetched>
   )
 }

@@ -22,7 +22,7 @@ export function SidePanel() {
     <aside
       data-panel
       aria-label="What is picked"
-      className="w-[276px] shrink-0 overflow-y-auto border-l border-rule bg-card px-4 py-4 max-[900px]:w-[220px] max-[900px]:px-3"
+      className="w-[276px] shrink-0 overflow-y-auto border-l border-rule bg-card px-4 py-4 max-tablet:w-[220px] max-tablet:px-3"
     >
       {preparing.area ? (
         <QuestionPanel area={preparing.area} />

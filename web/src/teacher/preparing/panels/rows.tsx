@@ -1,6 +1,7 @@
 import { inMm, mm } from '@hand-back/core'
 import { type ReactNode, useEffect, useId, useState } from 'react'
 import { COLOURS } from '../../../page/strip/swatches.ts'
+import { OneOf, Option } from '../../../ui/OneOf.tsx'
 
 export const SMALL_INPUT =
   'min-h-[34px] w-full min-w-0 rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1 text-ink'
@@ -213,6 +214,8 @@ export function TickRow({
   )
 }
 
+const NO_COLOUR = 'none'
+
 /** A colour from those on offer, or any. */
 export function ColourRow({
   label,
@@ -231,24 +234,25 @@ export function ColourRow({
   return (
     <div className="flex flex-col gap-1">
       <span>{label}</span>
-      <fieldset aria-label={label} className="flex flex-wrap items-center gap-1.5">
+      <OneOf
+        label={label}
+        value={value ?? NO_COLOUR}
+        onChoose={(colour) => (colour === NO_COLOUR ? none?.choose() : onChange(colour))}
+        className="flex flex-wrap items-center gap-1.5"
+      >
         {none && (
-          <button
-            type="button"
-            aria-pressed={value === null}
-            onClick={none.choose}
+          <Option
+            value={NO_COLOUR}
             className={`min-h-[26px] rounded-tag border px-2 ${value === null ? 'border-2 border-ink bg-sheet' : 'border-rule'}`}
           >
             {none.word}
-          </button>
+          </Option>
         )}
         {offer.map(([colour, name]) => (
-          <button
+          <Option
             key={colour}
-            type="button"
+            value={colour}
             aria-label={name}
-            aria-pressed={value === colour}
-            onClick={() => onChange(colour)}
             className={`h-[26px] w-[26px] rounded-tag border ${value === colour ? 'border-2 border-ink outline-2 outline-sheet -outline-offset-4' : 'border-rule'}`}
             style={{ background: colour }}
           />
@@ -260,7 +264,7 @@ export function ColourRow({
           onChange={(event) => onChange(event.target.value)}
           className="h-[28px] w-[34px] cursor-pointer rounded-tag border border-rule bg-sheet"
         />
-      </fieldset>
+      </OneOf>
     </div>
   )
 }

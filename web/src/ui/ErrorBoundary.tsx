@@ -2,7 +2,7 @@ import { Component, type ReactNode } from 'react'
 import { Button } from './Button.tsx'
 
 /** Catches what fails while a screen is drawn, so that nobody looks at an empty window. */
-export class Fault extends Component<{ children: ReactNode }, { failed: boolean }> {
+export class ErrorBoundary extends Component<{ children: ReactNode }, { failed: boolean }> {
   override state = { failed: false }
 
   static getDerivedStateFromError() {

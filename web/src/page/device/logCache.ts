@@ -12,7 +12,7 @@ interface Logs extends DBSchema {
 }
 
 /** What this device has read of a copy's log, so that it opens while school is out of reach. */
-export interface LogShelf {
+export interface LogCache {
   of(copy: string): Promise<KeptEvent[]>
   /** Keeps what was read, a moment later: opening the copy comes first. */
   add(copy: string, events: readonly KeptEvent[]): void
@@ -42,13 +42,13 @@ async function logs(): Promise<IDBPDatabase<Logs>> {
   }
 }
 
-/** Opens the shelf before a copy is: making it the first time takes a device a while. */
+/** Opens it before a copy is: making it the first time takes a device a while. */
 export function warmLogs(): void {
   void logs().catch(() => {})
 }
 
 /** The logs that a person has read here. A device without room goes without. */
-export function logShelf(person: string): LogShelf {
+export function logCache(person: string): LogCache {
   const waiting = new Map<string, KeptEvent[]>()
   const write = async () => {
     const rows = [...waiting].map(([copy, events]): Row => ({ person, copy, events }))
@@ -75,7 +75,7 @@ export function logShelf(person: string): LogShelf {
   }
 }
 
-/** Empties the shelf. */
+/** Empties it. */
 export async function forgetLogs(): Promise<void> {
   await (await logs()).clear('read')
 }
