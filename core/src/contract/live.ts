@@ -23,7 +23,7 @@ export const keptEvents = z.unknown().transform(readEvents)
 
 const refusal = z.object({ ok: z.literal(false), why: z.string(), gone: z.boolean() })
 export const followAnswer = z.discriminatedUnion('ok', [
-  z.object({ ok: z.literal(true), events: z.array(z.unknown()), standing: copyStanding, more: z.boolean() }),
+  z.object({ ok: z.literal(true), events: keptEvents, standing: copyStanding, more: z.boolean() }),
   refusal,
 ])
 export type FollowAnswer =

@@ -13,7 +13,7 @@ test('what school keeps is read as it is', () => {
   )
 })
 
-test('acts, layers and kinds that nobody knows here are left out; what stands beside them is read', () => {
+test('an act that nobody knows here keeps its place and does nothing; a kind is left out; what has no place is not read', () => {
   const frame = {
     id: idOf(1),
     page: idOf(2),
@@ -27,21 +27,16 @@ test('acts, layers and kinds that nobody knows here are left out; what stands be
   const stroke = { id: idOf(3), kind: 'stroke', nib: 'pen', colour: '#1e2b3a', width: 2, points: '' }
   const add = { ...frame, act: 'add', items: [stroke, { id: idOf(4), kind: 'hologram' }] }
   expect(readEvents([add])).toEqual([{ ...add, items: [stroke] }])
-  expect(
-    readEvents([{ ...add, act: 'fold' }, { ...add, layer: 'margin' }, null, 'a', 7, { ...add, items: 'x' }]),
-  ).toEqual([])
-  const change = {
-    ...frame,
-    act: 'change',
-    item: idOf(3),
-    was: {},
-    set: { thing: { id: idOf(3), kind: 'hologram' } },
-  }
-  expect(readEvents([change])).toEqual([])
-  expect(readEvents([{ ...change, set: { x: 4 } }])).toHaveLength(1)
-  // Not even the names that every object has.
+  // Not even by the names that every object has.
   expect(readEvents([{ ...add, items: [{ id: idOf(4), kind: 'constructor' }] }])).toEqual([
     { ...add, items: [] },
   ])
+
+  const change = { ...frame, act: 'change', item: idOf(3), was: {}, set: { thing: { kind: 'hologram' } } }
+  for (const strange of [{ ...add, act: 'fold' }, { ...add, items: 'x' }, change])
+    expect(readEvents([strange])).toMatchObject([{ seq: 1, act: 'take', items: [] }])
+  expect(readEvents([{ ...change, set: { x: 4 } }])).toMatchObject([{ act: 'change' }])
+
+  expect(readEvents([{ ...add, layer: 'margin' }, { ...add, seq: '1' }, null, 'a', 7])).toEqual([])
   expect(readEvents({ length: 3 })).toEqual([])
 })

@@ -5,8 +5,9 @@ const ACTS: ReadonlySet<unknown> = new Set(pageEvent.options.map(({ shape }) => 
 const LAYER_NAMES: ReadonlySet<unknown> = new Set(LAYERS)
 
 /**
- * Events as they come from school, those of them that this device has a word for. A newer school may tell of
- * acts and kinds that an older screen cannot show: they are left out, and there when it is loaded again.
+ * Events as they come from school. A newer one may tell of acts and kinds that an older screen has no word
+ * for: such an item is left out, and such an act does nothing but keep its place in the order. They are there
+ * when the screen is loaded again.
  *
  * School has judged each event by its whole schema when it was kept; here only what would make this device
  * fail is looked at. Cost: a few comparisons an event and item.
@@ -19,11 +20,13 @@ function readEvent(told: unknown): KeptEvent[] {
   if (typeof told !== 'object' || told === null) return []
   const { id, page, layer, act, seq, author, items, set, was } = told as Record<string, unknown>
   const framed = typeof id === 'string' && typeof page === 'string' && typeof author === 'string'
-  if (!framed || typeof seq !== 'number' || !LAYER_NAMES.has(layer) || !ACTS.has(act)) return []
+  if (!framed || typeof seq !== 'number' || !LAYER_NAMES.has(layer)) return []
   const event = told as KeptEvent
-  if (act === 'change' && !(isKnownChange(set) && isKnownChange(was))) return []
+  const nothing = { ...event, act: 'take', items: [] } as KeptEvent
+  if (!ACTS.has(act)) return [nothing]
+  if (act === 'change' && !(isKnownChange(set) && isKnownChange(was))) return [nothing]
   if (act !== 'add' && act !== 'swap') return [event]
-  if (!Array.isArray(items)) return []
+  if (!Array.isArray(items)) return [nothing]
   return [items.every(isKnown) ? event : ({ ...event, items: items.filter(isKnown) } as KeptEvent)]
 }
 

@@ -4,9 +4,7 @@ import {
   eventsNews,
   followAnswer,
   type KeptEvent,
-  layer,
   type ReadTo,
-  readEvents,
 } from '@hand-back/core'
 import { z } from 'zod'
 import { hear, type LiveSocket } from '../../api/live.ts'
@@ -36,8 +34,6 @@ export class LogReader {
   readonly #socket: LiveSocket
   readonly #listener: LogListener
   readonly #stops: (() => void)[] = []
-  /** Where school is asked on: what it told and nobody here could read is not asked for again. */
-  #readTo: ReadTo = { work: 0, help: 0, feedback: 0 }
   #catchingUp = false
   #again = false
 
@@ -95,38 +91,30 @@ export class LogReader {
   /** Reads all there is, piece by piece. The next piece is on its way while this one is drawn. */
   async #readOn(): Promise<void> {
     if (!this.reached) return
-    this.#readTo = furthest(this.#readTo, Object.entries(this.#listener.readTo()).map(asTold))
-    let asked = this.#ask()
+    let asked = this.#ask(this.#listener.readTo())
     for (;;) {
       const answer = await asked
       if (!answer.ok) {
         if (answer.gone) this.#listener.gone(answer.why)
         return
       }
-      this.#readTo = furthest(this.#readTo, answer.events)
-      if (answer.more) asked = this.#ask()
+      const more = answer.more && answer.events.length > 0
+      if (more) asked = this.#ask(furthest(this.#listener.readTo(), answer.events))
       this.#listener.stand(answer.standing.state, answer.standing.round)
-      this.#listener.take(readEvents(answer.events))
-      if (!answer.more) return this.#listener.through()
+      this.#listener.take(answer.events)
+      if (!more) return this.#listener.through()
     }
   }
 
-  async #ask() {
-    const request = { copy: this.#copy, readTo: this.#readTo }
+  async #ask(readTo: ReadTo) {
+    const request = { copy: this.#copy, readTo }
     return followAnswer.parse(await this.#socket.timeout(ANSWER_WITHIN).emitWithAck('follow', request))
   }
 }
 
-const asTold = ([layer, seq]: [string, number]): unknown => ({ layer, seq })
-
-/** How far the log is read with these events, those among them that this device has no word for. */
-function furthest(readTo: ReadTo, events: readonly unknown[]): ReadTo {
+/** How far the log is read with these events. */
+function furthest(readTo: ReadTo, events: readonly KeptEvent[]): ReadTo {
   const read = { ...readTo }
-  for (const event of events) {
-    const { layer, seq } = place.safeParse(event).data ?? {}
-    if (layer && seq) read[layer] = Math.max(read[layer], seq)
-  }
+  for (const { layer, seq } of events) read[layer] = Math.max(read[layer], seq)
   return read
 }
-
-const place = z.object({ layer, seq: z.number() })
