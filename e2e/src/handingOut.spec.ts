@@ -55,8 +55,8 @@ test('three levels: what each student got is what was shown', async ({ somebody 
   await openHandingOut(teacher, lesson)
   const choose = (student: string, set: string) =>
     teacher
-      .getByRole('group', { name: `Set of ${student}` })
-      .getByRole('button', { name: set })
+      .getByRole('radiogroup', { name: `Set of ${student}` })
+      .getByRole('radio', { name: set })
       .click()
   await choose('everybody', 'Harbour')
   await choose('Amaru Mensah', 'Shore')

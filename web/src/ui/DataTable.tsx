@@ -82,7 +82,7 @@ export function DataTable<Row extends { readonly id: string }>({
             onClick={onOpen && (() => onOpen(original))}
           >
             {columns.map(({ id: column, cell, className = '', cellClass = '' }) => (
-              <td key={column} className={`py-2 ${className} ${cellClass}`}>
+              <td key={column} className={`py-1.5 ${className} ${cellClass}`}>
                 {cell(original)}
               </td>
             ))}

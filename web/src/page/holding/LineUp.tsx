@@ -33,7 +33,7 @@ export function LineUp({ count, onArrange }: { count: number; onArrange: (to: Ar
             key={side}
             aria-label={label}
             title={label}
-            className="!px-2"
+            className="!px-2 pointer-coarse:min-h-11"
             onClick={() => onArrange((boxes) => align(boxes, side))}
           >
             <Icon size={18} aria-hidden="true" />
@@ -42,7 +42,12 @@ export function LineUp({ count, onArrange }: { count: number; onArrange: (to: Ar
       </div>
       <div className="grid grid-cols-2 gap-1">
         {(['across', 'down'] as const).map((way) => (
-          <Button key={way} disabled={count < 3} onClick={() => onArrange((boxes) => distribute(boxes, way))}>
+          <Button
+            key={way}
+            className="pointer-coarse:min-h-11"
+            disabled={count < 3}
+            onClick={() => onArrange((boxes) => distribute(boxes, way))}
+          >
             Space {way}
           </Button>
         ))}

@@ -42,7 +42,7 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
             onRename={rename}
           />
         </div>
-        <span role="status" data-kept={state} className="whitespace-nowrap text-ink-soft max-tablet:hidden">
+        <span role="status" data-kept={state} className="whitespace-nowrap text-ink-soft max-upright:hidden">
           {count} {count === 1 ? 'page' : 'pages'} · {words}
         </span>
         <IconButton label="Undo" onClick={() => store.undo()} disabled={!canUndo}>
