@@ -205,7 +205,7 @@ test('a swatch pressed again changes its ink, and keeps it for the next visit', 
   const hanno = await somebody()
   await openCopy(server, hanno, lesson, 0)
   await hanno.getByRole('button', { name: 'ink pen' }).click()
-  await hanno.getByRole('button', { name: 'teal', exact: true }).click()
+  await hanno.getByRole('radio', { name: 'teal', exact: true }).click()
   await hanno.keyboard.press('Escape')
   await expect(hanno.getByRole('button', { name: 'teal pen' })).toBeVisible()
   await hanno.reload()

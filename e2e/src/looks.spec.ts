@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/playwright'
 import { furnish } from '@hand-back/tools/demo/furnish.ts'
 import type { Locator, Page } from '@playwright/test'
 import { expect, test, testServer } from './fixtures/test.ts'
+import { button } from './hands/hands.ts'
 
 const server = testServer({ demo: true, seed: furnish })
 
@@ -145,7 +146,7 @@ test('what opens over a page one works on is accessible, upright or along the bo
   somebody,
 }) => {
   const student = await somebody({ viewport: { width: 820, height: 1180 } })
-  const press = (name: string) => student.getByRole('button', { name, exact: true }).click()
+  const press = (name: string) => button(student, name).click()
   await student.goto(`${server.url}/as/lotte-lindqvist/`)
   await student.getByRole('link', { name: /Reading a tide table/ }).click()
   await student.locator('main[aria-busy=false]').waitFor()
@@ -197,7 +198,7 @@ test('with the largest words everything that opens is wholly in the window, on a
   somebody,
 }) => {
   const student = await somebody({ viewport: { width: 360, height: 740 } })
-  const press = (name: string) => student.getByRole('button', { name, exact: true }).click()
+  const press = (name: string) => button(student, name).click()
   const dialog = student.getByRole('dialog')
   await student.goto(`${server.url}/as/iris-novotna/`)
   await student.getByRole('link', { name: /Reading a tide table/ }).click()

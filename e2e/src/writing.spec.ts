@@ -76,7 +76,7 @@ test('pens, paper and the side of the strip come along to another device; nobody
   await pens(student).nth(1).click()
   await pens(student).nth(1).click()
   await student.getByRole('button', { name: 'brush', exact: false }).last().click()
-  await student.getByRole('dialog').getByRole('button', { name: 'pink' }).click()
+  await student.getByRole('dialog').getByRole('radio', { name: 'pink' }).click()
   await button(student, 'Move →').click()
   await student.keyboard.press('Escape')
   await expect(pens(student).nth(2)).toHaveAccessibleName(/pink brush/)
