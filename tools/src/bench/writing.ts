@@ -146,7 +146,7 @@ async function rubFigure(
     await openCopy(house, page, copy)
     await page.keyboard.press('e')
     await page.getByRole('button', { name: 'Rub out' }).click()
-    await page.getByRole('button', { name: 'just where I rub' }).click()
+    await page.getByRole('radio', { name: 'just where I rub' }).click()
     const going = async () => {
       await page.mouse.move(350, 300)
       await page.mouse.down()

@@ -36,8 +36,9 @@ export interface Ways {
  * and one line in `TOOLS`: strip, keys, cursor and pointers take it from there.
  */
 export interface Tool {
-  /** On the strip; left out: it is taken in hand in another way. */
+  /** On the strip, with a drawing of its own or those of its ways; left out: it is taken in hand in another way. */
   readonly label?: string
+  readonly icon?: LucideIcon
   readonly ways?: Ways
   /** The key that takes it in hand, in words, and under which heading those are told. */
   readonly key?: { readonly key: string; readonly words: string; readonly under: 'Pens' | 'Picking up' }

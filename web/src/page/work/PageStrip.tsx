@@ -1,6 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { type ReactNode, useContext, useState } from 'react'
+import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
 import { StripCard, Upright } from '../strip/StripCard.tsx'
 import { ALL_TOOLS, type ToolName } from '../tools/index.ts'
@@ -61,8 +62,21 @@ export function PageStrip({
               <SwatchStrip tools={tools} />
               <Divider />
               {ALL_TOOLS.map(
-                ([name, { label, ways }]) =>
-                  label && ways && <TwoWays key={name} tools={tools} tool={name} label={label} ways={ways} />,
+                ([name, { label, icon, ways }]) =>
+                  label &&
+                  (ways ? (
+                    <TwoWays key={name} tools={tools} tool={name} label={label} ways={ways} />
+                  ) : (
+                    icon && (
+                      <StripButton
+                        key={name}
+                        icon={icon}
+                        label={label}
+                        pressed={tools.tool === name}
+                        onClick={() => tools.setTool(name)}
+                      />
+                    )
+                  )),
               )}
             </>
           )}
@@ -102,22 +116,28 @@ function TwoWays({ tools, tool, label, ways: { setting, legend, options } }: Two
         />
       </Popover.Trigger>
       <StripCard width="15rem">
-        <fieldset className="flex flex-col gap-2">
+        <fieldset>
           <legend className="mb-2 font-semibold">{legend}</legend>
-          {options.map(({ value, words }) => (
-            <button
-              key={value}
-              type="button"
-              aria-pressed={way === value}
-              onClick={() => {
-                tools.setWay(setting, value)
-                setOpen(false)
-              }}
-              className={`min-h-[44px] rounded-tag border px-3 text-left ${way === value ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet'}`}
-            >
-              {words}
-            </button>
-          ))}
+          <OneOf
+            label={legend}
+            value={way}
+            onChoose={(value) => {
+              tools.setWay(setting, value)
+              setOpen(false)
+            }}
+            onClear={() => setOpen(false)}
+            className="flex flex-col gap-2"
+          >
+            {options.map(({ value, words }) => (
+              <Option
+                key={value}
+                value={value}
+                className={`min-h-[44px] rounded-tag border px-3 text-left ${way === value ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet'}`}
+              >
+                {words}
+              </Option>
+            ))}
+          </OneOf>
         </fieldset>
       </StripCard>
     </Popover.Root>
