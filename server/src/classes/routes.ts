@@ -2,8 +2,6 @@ import { CALLS } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { answering, streamed } from '../http/answering.ts'
-import { whoAsks } from '../http/as.ts'
-import { idIn } from '../http/ids.ts'
 import { endSessions, signInLimits } from '../people/index.ts'
 import { dropGrouping, groupingsOf, keepGrouping } from './groupings.ts'
 import { answerJoin, askToJoin, joinStandingOf, waitingToJoin } from './joining.ts'
@@ -61,10 +59,9 @@ export function classRoutes(context: Context, whenJoined: WhenJoined): Router {
     await dropGrouping(db, person.id, ids.class, ids.grouping)
   })
 
-  streamed(router, CALLS.roster, async (request, response) => {
-    const [person, of] = [whoAsks(request).id, idIn(request, 'class')]
-    const { name, csv } = await rosterAsCsv(db, person, of)
-    context.log.info({ request: request.id, person, class: of }, 'class list taken away')
+  streamed(router, CALLS.roster, async ({ person, ids, request, response }) => {
+    const { name, csv } = await rosterAsCsv(db, person.id, ids.class)
+    context.log.info({ request: request.id, person: person.id, class: ids.class }, 'class list taken away')
     response.set('Content-Type', 'text/csv; charset=utf-8').attachment(`${name}.csv`).send(csv)
   })
   answering(router, CALLS.takeRoster, async ({ person, ids, sent }) => {
@@ -73,16 +70,12 @@ export function classRoutes(context: Context, whenJoined: WhenJoined): Router {
     await endSessions(context, await inNoClass(db, sent.leave))
     return made
   })
-  streamed(router, CALLS.slips, async (request, response) => {
-    const asked = CALLS.slips.request.parse(request.body)
+  streamed(router, CALLS.slips, async ({ person, ids, sent, request, response }) => {
     // Where the teacher's own browser is: behind whatever proxy, that is the school's address.
     const address = request.get('origin') ?? `${request.protocol}://${request.get('host')}`
-    const made = await makeSlips(db, whoAsks(request).id, idIn(request, 'class'), address, asked)
-    if (asked.newPins) await endSessions(context, made.students)
-    context.log.info(
-      { request: request.id, person: whoAsks(request).id, slips: made.students.length },
-      'slips made',
-    )
+    const made = await makeSlips(db, person.id, ids.class, address, sent)
+    if (sent.newPins) await endSessions(context, made.students)
+    context.log.info({ request: request.id, person: person.id, slips: made.students.length }, 'slips made')
     response
       .set('Content-Type', 'application/pdf')
       .attachment(`${made.name}.pdf`)

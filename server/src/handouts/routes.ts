@@ -3,8 +3,6 @@ import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { sendSound } from '../files/index.ts'
 import { afterAnswer, answering, streamed } from '../http/answering.ts'
-import { whoAsks } from '../http/as.ts'
-import { idIn } from '../http/ids.ts'
 import { makeAhead } from '../papers/index.ts'
 import { handOut } from './handOut.ts'
 import {
@@ -28,12 +26,12 @@ export function handoutRoutes(context: Context): Router {
   }
 
   answering(router, CALLS.tray, ({ person }) => trayOf(db, person.id))
-  streamed(router, CALLS.keepSpoken, async (request, response) => {
-    await keepSpoken(db, whoAsks(request).id, idIn(request, 'spoken'), request)
+  streamed(router, CALLS.keepSpoken, async ({ person, ids, request, response }) => {
+    await keepSpoken(db, person.id, ids.spoken, request)
     response.status(204).end()
   })
-  streamed(router, CALLS.spoken, async (request, response) => {
-    await sendSound(db, request, response, await spokenFor(db, whoAsks(request), idIn(request, 'spoken')))
+  streamed(router, CALLS.spoken, async ({ person, ids, request, response }) => {
+    await sendSound(db, request, response, await spokenFor(db, person, ids.spoken))
   })
 
   answering(router, CALLS.handouts, ({ person }) => handoutsOf(db, person.id))

@@ -27,29 +27,35 @@ export function answering<Path extends string, Sent, Given, Answer>(
   at(router, call, async (request, response, next) => {
     // Files may be sent to the same address.
     if (request.is('multipart/form-data')) return next()
-    const told = await answer({
-      person: whoAsks(request),
-      ids: idsIn(request, call.path),
-      get sent() {
-        // Where nothing is asked for, whatever was sent is nobody's business.
-        return call.request === (nothing as unknown) ? (undefined as Given) : call.request.parse(request.body)
-      },
-      request,
-      response,
-    })
+    const told = await answer(asking(call, request, response))
     if (told === undefined) response.status(204).end()
     else response.status(call.makes ? 201 : 200).json(told)
   })
 }
 
-/** Makes the route of a call whose content is no JSON: `handler` reads what comes, or sends what goes, itself. */
-export function streamed<Path extends string>(
+/** Makes the route of a call whose content is no JSON: `handle` reads what comes, or sends what goes, itself. */
+export function streamed<Path extends string, Sent, Given, Answer>(
   router: Router,
-  call: Call<Path, never, never, never> | Call<Path>,
-  handler: RequestHandler,
+  call: Call<Path, Sent, Given, Answer>,
+  handle: (asking: Asking<Path, Given>) => Promise<void>,
 ): void {
-  at(router, call, handler)
+  at(router, call, (request, response) => handle(asking(call, request, response)))
 }
+
+const asking = <Path extends string, Sent, Given, Answer>(
+  call: Call<Path, Sent, Given, Answer>,
+  request: Request,
+  response: Response,
+): Asking<Path, Given> => ({
+  person: whoAsks(request),
+  ids: idsIn(request, call.path),
+  get sent() {
+    // Where nothing is asked for, whatever was sent is nobody's business.
+    return call.request === (nothing as unknown) ? (undefined as Given) : call.request.parse(request.body)
+  },
+  request,
+  response,
+})
 
 function at(
   router: Router,

@@ -1,4 +1,4 @@
-import { CALLS, fileId, type Person, type Recipe } from '@hand-back/core'
+import { CALLS, type Person, type Recipe } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
@@ -6,7 +6,7 @@ import type { Queries } from '../db/connect.ts'
 import { IS_OUT, PAGE_IS_ITS } from '../db/pageOfCopy.ts'
 import { findFile, sendFile } from '../files/index.ts'
 import { streamed } from '../http/answering.ts'
-import { notHere, whoAsks } from '../http/as.ts'
+import { notHere } from '../http/as.ts'
 import { sentFile } from './sentFiles.ts'
 
 /** Whether a teacher brought a file in for a worksheet of theirs. */
@@ -40,13 +40,10 @@ async function recipeFor(db: Queries, person: Person, name: string): Promise<Rec
 export function paperRoutes({ db }: Context): Router {
   const router = Router()
   /** A file of a teacher's shelf as it is; or what was made of one for those who receive it. */
-  streamed(router, CALLS.file, async (request, response) => {
-    const named = fileId.safeParse(request.params.file)
-    if (!named.success) throw notHere()
-    const person = whoAsks(request)
-    if (person.role === 'teacher' && (await isOnShelf(db, person.id, named.data)))
-      return sendFile(db, request, response, (await findFile(db, named.data))!)
-    const recipe = await recipeFor(db, person, named.data)
+  streamed(router, CALLS.file, async ({ person, ids, request, response }) => {
+    if (person.role === 'teacher' && (await isOnShelf(db, person.id, ids.file)))
+      return sendFile(db, request, response, (await findFile(db, ids.file))!)
+    const recipe = await recipeFor(db, person, ids.file)
     if (!recipe) throw notHere()
     await sendFile(db, request, response, await sentFile(db, recipe, person.id))
   })

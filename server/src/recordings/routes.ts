@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream'
 import { CALLS, LAYERS, MOST_VOICE_BYTES, mayWrite, Refused } from '@hand-back/core'
 import { eq, sql } from 'drizzle-orm'
-import { type RequestHandler, Router } from 'express'
+import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { COPY_FULL, copyFor, MOST_COPY_BYTES, seenRecordings } from '../copies/index.ts'
 import { recordings } from '../db/schema.ts'
@@ -17,8 +17,7 @@ import {
 } from '../files/index.ts'
 import { Allowance } from '../http/allowance.ts'
 import { streamed } from '../http/answering.ts'
-import { notHere, whoAsks } from '../http/as.ts'
-import { idIn } from '../http/ids.ts'
+import { notHere } from '../http/as.ts'
 import { inTurn } from '../work/index.ts'
 
 /** Photos come from the device as it made them smaller; nothing else can be shown. */
@@ -34,10 +33,9 @@ export function recordingRoutes({ db }: Context): Router {
   const router = Router()
 
   /** The sound or picture comes before what lies on the page. The id is the device's: sending twice keeps once. */
-  const keepSound: RequestHandler = async (request, response) => {
-    const person = whoAsks(request)
-    const { copy, role } = await copyFor(db, person, idIn(request, 'copy'))
-    const id = idIn(request, 'recording')
+  streamed(router, CALLS.keepRecording, async ({ person, ids, request, response }) => {
+    const { copy, role } = await copyFor(db, person, ids.copy)
+    const id = ids.recording
     const [there] = await db.select().from(recordings).where(eq(recordings.id, id))
     if (there && (there.copyId !== copy.id || there.authorId !== person.id)) throw notHere()
     if (!there) {
@@ -57,12 +55,11 @@ export function recordingRoutes({ db }: Context): Router {
       })
     }
     response.status(201).json({ recording: id })
-  }
-  streamed(router, CALLS.keepRecording, keepSound)
+  })
 
-  streamed(router, CALLS.recording, async (request, response) => {
-    const { copy, role } = await copyFor(db, whoAsks(request), idIn(request, 'copy'))
-    const [found] = await seenRecordings(db, copy.id, role, [idIn(request, 'recording')])
+  streamed(router, CALLS.recording, async ({ person, ids, request, response }) => {
+    const { copy, role } = await copyFor(db, person, ids.copy)
+    const [found] = await seenRecordings(db, copy.id, role, [ids.recording])
     if (!found) throw notHere()
     const file = (await findFile(db, found.file))!
     await sendSound(db, request, response, file)

@@ -5,7 +5,6 @@ import type { Context } from '../context.ts'
 import { takeUploads } from '../files/index.ts'
 import { answering, streamed } from '../http/answering.ts'
 import { whoAsks } from '../http/as.ts'
-import { idIn } from '../http/ids.ts'
 import { inTurn } from '../work/index.ts'
 import { bringInOne, bringInPicture, goodOnes } from './bringIn.ts'
 import { keepSheet, makeFromFiles, makeWorksheet, noteFiles } from './keepSheet.ts'
@@ -29,10 +28,10 @@ export function worksheetRoutes({ db, now }: Context): Router {
     worksheetsOf(db, person.id, request.query.archived === 'yes'),
   )
   answering(router, CALLS.makeWorksheet, ({ person, sent }) => makeWorksheet(db, person.id, sent))
-  streamed(router, CALLS.bringInWorksheet, async (request, response) => {
+  streamed(router, CALLS.bringInWorksheet, async ({ person, request, response }) => {
     const { good, refused, said } = await broughtIn(request)
     const sheet = bareSheet(good.flatMap((file) => file.pages))
-    const made = await makeFromFiles(db, whoAsks(request).id, { title: good[0]!.title, unit: '', sheet })
+    const made = await makeFromFiles(db, person.id, { title: good[0]!.title, unit: '', sheet })
     response.status(201).json({ ...made, refused, said })
   })
   answering(router, CALLS.worksheet, ({ person, ids }) => wholeWorksheet(db, person.id, ids.worksheet))
@@ -41,19 +40,17 @@ export function worksheetRoutes({ db, now }: Context): Router {
   })
   answering(router, CALLS.keepSheet, ({ person, ids, sent }) => keepSheet(db, person.id, ids.worksheet, sent))
   /** Makes pages of files, for the teacher to put among the others. */
-  streamed(router, CALLS.bringInPages, async (request, response) => {
-    const { id } = await ownWorksheet(db, whoAsks(request).id, idIn(request, 'worksheet'))
+  streamed(router, CALLS.bringInPages, async ({ person, ids, request, response }) => {
+    const { id } = await ownWorksheet(db, person.id, ids.worksheet)
     const { good, refused, said } = await broughtIn(request)
     const pages = good.flatMap((file) => file.pages)
     await noteFiles(db, id, filesOfPages(pages))
     response.status(201).json({ title: good[0]!.title, pages, refused, said })
   })
   /** Takes a picture that is to lie on a page. */
-  streamed(router, CALLS.bringInPicture, async (request, response) => {
-    const { id } = await ownWorksheet(db, whoAsks(request).id, idIn(request, 'worksheet'))
-    const [picture] = await takeUploads(request, 1, (_name, stream) =>
-      bringInPicture(db, whoAsks(request).id, stream),
-    )
+  streamed(router, CALLS.bringInPicture, async ({ person, ids, request, response }) => {
+    const { id } = await ownWorksheet(db, person.id, ids.worksheet)
+    const [picture] = await takeUploads(request, 1, (_name, stream) => bringInPicture(db, person.id, stream))
     await noteFiles(db, id, [picture!.file])
     response.status(201).json(picture)
   })
