@@ -68,7 +68,7 @@ export function HeldBox({ held, hold, view, drawnOf, bitmaps, turns, open = fals
       />
       {!lifted &&
         (only
-          ? handlesOf(only).map((handle) => (
+          ? handlesFor(only, view).map((handle) => (
               <HandleSign
                 key={handle}
                 at={toScreen(view, handlePlace(only, handle))}
@@ -129,6 +129,20 @@ function HandleSign({ at, cursor, name, ...handlers }: HandleSignProps) {
         className={`h-3.5 w-3.5 border-2 border-verdigris bg-sheet ${round ? 'rounded-full' : 'rounded-[3px]'}`}
       />
     </div>
+  )
+}
+
+/** A fingertip is so wide, in CSS pixels: middles of shorter sides would cover what they belong to. */
+const FINGERTIPS = 96
+const COARSE = matchMedia('(pointer: coarse)')
+
+/** The handles of a thing. For fingers, small things that their corners reshape freely have no others. */
+function handlesFor(only: Boxed, { scale }: View): Handle[] {
+  const handles = handlesOf(only)
+  if (!COARSE.matches || !handles.includes('n')) return handles
+  const long = (side: number) => side * scale >= FINGERTIPS
+  return handles.filter(
+    (handle) => handle.length > 1 || long(handle === 'n' || handle === 's' ? only.width : only.height),
   )
 }
 
