@@ -159,19 +159,26 @@ test('a box that a student moves comes to lie in line with another, with a guide
   await expect(student.locator('[data-guide]')).toHaveCount(0)
   const moves = () =>
     server.rows<{ e: number }>(
-      "SELECT (body->'by'->>'e')::float8 AS e FROM event WHERE copy_id = $1 AND body->>'act' = 'move'",
+      "SELECT (body->'by'->>'e')::float8 AS e FROM event WHERE copy_id = $1 AND body->>'act' = 'move' ORDER BY seq",
       [lesson.students[0]!.copy],
     )
-  // The screen's pixels are coarser than the page's points.
+  // It lies exactly under the other, whatever pixels it was drawn by.
+  const lefts = async () => {
+    const put = await server.rows<{ x: number }>(
+      "SELECT (i->>'x')::float8 AS x FROM event, jsonb_array_elements(body->'items') AS i WHERE copy_id = $1 AND i->>'kind' = 'shape' ORDER BY seq",
+      [lesson.students[0]!.copy],
+    )
+    return [put[0]!.x, put[1]!.x + ((await moves())[0]?.e ?? 0)]
+  }
+  await expect.poll(async () => Math.abs((await lefts())[0]! - (await lefts())[1]!) < 0.001).toBe(true)
   const near = async (wanted: number) => Math.abs(((await moves()).at(-1)?.e ?? 0) - wanted) < 2
-  await expect.poll(() => near(-150)).toBe(true)
   await button(student, 'Let go').click()
 
-  await drawWithMouse(student, along({ x: 300, y: 500 }, { x: 380, y: 500 }))
+  await drawWithMouse(student, along({ x: 300, y: 120 }, { x: 380, y: 120 }))
   await button(student, 'Pick up').click()
-  const ink = await onScreen(student, { x: 340, y: 500 })
+  const ink = await onScreen(student, { x: 340, y: 120 })
   await student.mouse.click(ink.x, ink.y)
-  const there = await onScreen(student, { x: 340 - 196, y: 520 })
+  const there = await onScreen(student, { x: 340 - 196, y: 140 })
   await student.mouse.move(ink.x, ink.y)
   await student.mouse.down()
   await student.mouse.move(there.x, there.y, { steps: 4 })

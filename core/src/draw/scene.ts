@@ -71,7 +71,10 @@ const drawnAt = (level: Level, items: readonly Item[], measure: Measure): Drawn[
 const drawnCards = (cards: readonly LyingCard[], measure: Measure): Drawn[] =>
   cards.flatMap(({ card, box }) => drawnCard({ ...card, ...box, stack: false }, measure))
 
-/** A page of a copy as it is to be read, under the ink: printed items with every answer, things and cards. */
+/** In the place of a copy's id where nobody works on a page: on the shelf, and as it was handed out. */
+export const NOBODYS = '00000000-0000-4000-8000-000000000000'
+
+/** A page of a copy as it is to be read, between paper and ink: printed items with every answer, things and cards. */
 export function drawnPage(
   page: WorksheetPage,
   items: readonly Item[],
@@ -79,7 +82,6 @@ export function drawnPage(
   measure: Measure,
 ): Drawn[] {
   return [
-    ...drawnPaper(page, measure),
     ...drawnStill(page, items, measure),
     ...drawnGiven(page, items, measure),
     ...drawnTyped(page, items, measure),
@@ -98,6 +100,7 @@ export const scene = (
   copy: string,
   measure: Measure,
 ): Drawn[] => [
+  ...drawnPaper(page, measure),
   ...drawnPage(page, items, copy, measure),
   ...drawnInk(items, measure),
   ...drawnAt('sign', items, measure),

@@ -24,10 +24,7 @@ export function useDrawnToRead(copy: CopyWhole, page: WorksheetPage, items: read
   // Ink comes with every stroke; only answers change what is drawn here.
   const answers = useAnswersOf(items)
   // biome-ignore lint/correctness/useExhaustiveDependencies: laid out again when the letters are there
-  return useMemo(
-    () => drawnPage({ ...page, paper: BARE }, answers, copy.id, measure),
-    [page, answers, copy.id, letters],
-  )
+  return useMemo(() => drawnPage(page, answers, copy.id, measure), [page, answers, copy.id, letters])
 }
 
 /** A page of a copy to be worked on: what is typed and what can be moved lies over it instead. `elsewhere`: in the air, or being typed. */
@@ -51,9 +48,6 @@ export function useDrawnToWork(
     [page, answers, letters, elsewhere],
   )
 }
-
-/** The paper itself is drawn by the surface. */
-const BARE = { kind: 'ruled', ruling: { form: 'plain', colour: '#ffffff' } } as const
 
 /** The items that are not ink or voice, the same array as long as they are the same items. */
 export function useAnswersOf(items: readonly Item[]): readonly Item[] {

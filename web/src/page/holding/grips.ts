@@ -1,7 +1,7 @@
 import {
   type Bounds,
+  type Box,
   type Boxed,
-  boxOfBounds,
   type Handle,
   handlePlace,
   type Point,
@@ -40,12 +40,17 @@ interface Manner {
   readonly freely: boolean
 }
 
-/** What fingers do to what lies in `bounds`: one by its grip, two as they go. One that only moves it brings it onto lines. */
+interface Lying {
+  readonly bounds: Bounds
+  readonly edges: Box
+  lines(): SnapLines
+}
+
+/** What fingers do to what lies there: one by its grip, two as they go. One that only moves it brings it onto lines. */
 export function snappedMove(
   fingers: readonly Finger[],
   grip: Grip,
-  bounds: Bounds,
-  lines: SnapLines,
+  { bounds, edges, lines }: Lying,
   { scale, freely }: Manner,
 ): { by: Similarity; guides: readonly SnapGuide[] } {
   const [one, other] = fingers as [Finger, Finger?]
@@ -53,8 +58,8 @@ export function snappedMove(
   if (grip.what === 'turn') return { by: turned(one, middleOf(bounds)), guides: [] }
   if (grip.what === 'corner') return { by: grown(one, grip.corner, grip.opposite), guides: [] }
   const [dx, dy] = [one.at.x - one.from.x, one.at.y - one.from.y]
-  const box = boxOfBounds(bounds)
-  const snap = snapMove({ ...box, x: box.x + dx, y: box.y + dy }, lines, freely ? 0 : REACH / scale)
+  const moved = { ...edges, x: edges.x + dx, y: edges.y + dy }
+  const snap = snapMove(moved, lines(), freely ? 0 : REACH / scale)
   return { by: similarity.translation(dx + snap.dx, dy + snap.dy), guides: snap.guides }
 }
 

@@ -1,5 +1,6 @@
 import {
   type Bounds,
+  type Box,
   type Boxed,
   fitHeight,
   type Handle,
@@ -22,6 +23,8 @@ export interface Holdable {
   readonly bounds: Bounds
   /** The one thing that is picked, where it lies in a box: it has handles of its own. */
   readonly only: Boxed | undefined
+  /** What of it comes to lie on lines: around its boxes, without the width of their rims. */
+  readonly edges: Box
   /** Lines that it comes to lie on when it comes near. */
   lines(): SnapLines
   /** Whether it is in the air: then it is drawn there and nowhere else. */
@@ -117,7 +120,7 @@ export function useHold(held: Holdable | undefined, view: View): Hold {
         setInHand({ by: similarity.identity, shaping: { handle, dx, dy }, guides })
       } else {
         const all = [...fingers.current.values()]
-        const { by, guides } = snappedMove(all, grip.current, held.bounds, held.lines(), freely)
+        const { by, guides } = snappedMove(all, grip.current, held, freely)
         setInHand({ by: similarity.compose(settled.current, by), shaping: undefined, guides })
       }
     },

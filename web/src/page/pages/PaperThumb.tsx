@@ -1,4 +1,4 @@
-import { type Item, paperPiece, scene, type WorksheetPage } from '@hand-back/core'
+import { type Item, NOBODYS, paperPiece, scene, type WorksheetPage } from '@hand-back/core'
 import { useEffect, useRef, useState } from 'react'
 import { bitmapsFor, whenBitmapsArrive } from '../draw/bitmaps.ts'
 import { lettersReady, measure } from '../draw/letters.ts'
@@ -103,8 +103,6 @@ function paintPage(
   context.imageSmoothingQuality = 'high'
   const box = paperPiece(page)?.box
   if (paper && box) context.drawImage(paper, box.x, box.y, box.width, box.height)
-  const drawn = scene(page, work?.items ?? [], work?.copy ?? NO_COPY, measure)
+  const drawn = scene(page, work?.items ?? [], work?.copy ?? NOBODYS, measure)
   paint(context, drawn, scale, bitmapsFor(work?.photoUrl))
 }
-
-const NO_COPY = '00000000-0000-4000-8000-000000000000'

@@ -38,8 +38,6 @@ interface LookBackProps {
   onClose: () => void
 }
 
-const BARE = { kind: 'ruled', ruling: { form: 'plain', colour: '#ffffff' } } as const
-
 /** Slides back through everything that happened to a copy; what was there can be brought back. */
 export function LookBack(props: LookBackProps) {
   const { copy, store, person, onClose } = props
@@ -82,7 +80,7 @@ function Past({
   const items = useMemo(() => inSight(then.get(page) ?? emptyPage).map(({ item }) => item), [then, page])
   const strokes = useMemo(() => items.filter((item): item is Stroke => item.kind === 'stroke'), [items])
   const drawn = useMemo(
-    () => (sheet ? drawnPage({ ...sheet, paper: BARE }, items, copy.id, measure) : []),
+    () => (sheet ? drawnPage(sheet, items, copy.id, measure) : []),
     [sheet, items, copy.id],
   )
   const moment = ordered[count - 1]?.keptAt

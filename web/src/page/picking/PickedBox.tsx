@@ -1,11 +1,14 @@
 import {
+  around,
   type Boxed,
   boundsAround,
+  boxOfBounds,
   drawnInk,
   drawnThings,
   type Item,
   isThing,
   type SnapLines,
+  seenBox,
   type Thing,
 } from '@hand-back/core'
 import { useCallback, useMemo } from 'react'
@@ -34,6 +37,7 @@ export function PickedBox({ picking, lines, view, photoUrl, onLift, onTap }: Pic
   const only = items.length === 1 && isThing(items[0]!) ? items[0] : undefined
   const held = {
     bounds: picking.bounds!,
+    edges: items.every(isThing) ? around(items.map(seenBox)) : boxOfBounds(picking.bounds!),
     only,
     // Handwriting stays where the hand puts it.
     lines: () => (items.some(isThing) ? lines() : NO_LINES),

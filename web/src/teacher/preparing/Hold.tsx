@@ -142,8 +142,10 @@ function holdable(
   onLift: (ids: ReadonlySet<string>) => void,
 ): Holdable {
   const ids = new Set(items.map(({ id }) => id))
+  const edges = around(items.map(seenBox))
   return {
-    bounds: boundsOfBox(around(items.map(seenBox))),
+    bounds: boundsOfBox(edges),
+    edges,
     only: items.length === 1 ? items[0] : undefined,
     lines: () => snapLines(page, page.printed.filter(({ id }) => !ids.has(id)).map(seenBox)),
     lift: (lifted) => onLift(lifted ? ids : NONE),

@@ -1,4 +1,4 @@
-import { type Box, CALLS, cutOut, drawnPage, moveItem, type WorksheetPage } from '@hand-back/core'
+import { type Box, CALLS, cutOut, drawnPage, moveItem, NOBODYS, type WorksheetPage } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { type PointerEvent, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
@@ -105,8 +105,6 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
   )
 }
 
-const NO_COPY = '00000000-0000-4000-8000-000000000000'
-const BARE = { kind: 'ruled', ruling: { form: 'plain', colour: '#ffffff' } } as const
 /** A smaller box was a slip, in points. */
 const LEAST = 8
 
@@ -120,7 +118,7 @@ function CutPage({
   onCut: (box: Box | undefined) => void
 }) {
   const [, setSurface] = useState<Surface>()
-  const drawn = useMemo(() => drawnPage({ ...page, paper: BARE }, [], NO_COPY, measure), [page])
+  const drawn = useMemo(() => drawnPage(page, [], NOBODYS, measure), [page])
   const from = useRef<{ x: number; y: number }>(undefined)
   const at = (event: PointerEvent<HTMLElement>, view: View) => {
     const box = event.currentTarget.getBoundingClientRect()
