@@ -1,4 +1,4 @@
-import { CALLS, type JoinStanding, joinAsked } from '@hand-back/core'
+import { CALLS, type JoinStanding } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { ask } from '../api/ask.ts'
@@ -6,29 +6,39 @@ import { keyOf } from '../api/queries.ts'
 import { Field } from '../ui/Field.tsx'
 import { RequestForm } from '../ui/RequestForm.tsx'
 import { useAct } from '../ui/useAct.ts'
-import { useRequestForm } from '../ui/useRequestForm.ts'
 import { signInBy } from './welcome.ts'
 
 /** Whoever is not on the list asks to be let in, and waits until the teacher has answered. */
 export function AskToJoin({ code, className }: { code: string; className: string }) {
+  const [name, setName] = useState('')
+  const [pin, setPin] = useState('')
   const [asked, setAsked] = useState<JoinStanding>()
-  const form = useRequestForm(joinAsked, { code, name: '', pin: '' }, async (sent) =>
-    setAsked(await ask(CALLS.join, {}, sent)),
-  )
-  const { name, pin } = form.typed
+  const { run, busy, problem } = useAct(async () => setAsked(await ask(CALLS.join, {}, { code, name, pin })))
   if (asked) return <Waiting asked={asked} code={code} pin={pin} name={name} />
   return (
-    <RequestForm form={form} send="Ask to be let in" ready={name.trim() !== '' && pin.length === 4} large>
+    <RequestForm
+      form={{ submit: run, refused: problem, busy }}
+      send="Ask to be let in"
+      ready={name.trim() !== '' && pin.length === 4}
+      large
+    >
       <h2 className="text-2xl">New in {className}</h2>
-      <Field label="Your name" autoComplete="off" maxLength={80} {...form.field('name')} />
+      <Field
+        label="Your name"
+        autoComplete="off"
+        maxLength={80}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      />
       <Field
         label="A PIN that you can remember"
         type="password"
         inputMode="numeric"
         autoComplete="off"
         maxLength={4}
+        value={pin}
+        onChange={(event) => setPin(event.target.value.replace(/\D/g, ''))}
         hint="Four digits."
-        {...form.field('pin', true)}
       />
     </RequestForm>
   )

@@ -1,12 +1,17 @@
 import type { Door } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { queries } from '../api/queries.ts'
 import { Emblem } from '../ui/Emblem.tsx'
-import { Fetched } from '../ui/Notice.tsx'
+import { importAgain } from '../ui/importAgain.ts'
+import { Fetched, Loading } from '../ui/Notice.tsx'
 import { DemoPeople } from './DemoPeople.tsx'
 import { StudentSignIn } from './StudentSignIn.tsx'
-import { FirstTeacher, TeacherSignIn } from './TeacherSignIn.tsx'
+
+// A teacher's forms are judged by a library that no student's device needs.
+const fetchForms = () => importAgain(() => import('./TeacherSignIn.tsx'))
+const TeacherSignIn = lazy(async () => ({ default: (await fetchForms()).TeacherSignIn }))
+const FirstTeacher = lazy(async () => ({ default: (await fetchForms()).FirstTeacher }))
 
 /** The door: who are you? */
 export function SignIn() {
@@ -18,7 +23,11 @@ export function SignIn() {
         <h1 className="text-door leading-none">Hand Back</h1>
       </header>
       <Fetched of={door}>
-        {(told) => (told.firstVisit ? <FirstTeacher asksCode={told.setupCode} /> : <Ways door={told} />)}
+        {(told) => (
+          <Suspense fallback={<Loading />}>
+            {told.firstVisit ? <FirstTeacher asksCode={told.setupCode} /> : <Ways door={told} />}
+          </Suspense>
+        )}
       </Fetched>
     </main>
   )
@@ -31,7 +40,13 @@ function Ways({ door }: { door: Door }) {
       className={`grid w-full items-start gap-6 ${door.demo ? 'handheld:grid-cols-[1fr_1.15fr]' : 'max-w-[420px]'}`}
     >
       <section className="rounded-md border border-rule bg-card p-6">
-        {teacher ? <TeacherSignIn /> : <StudentSignIn />}
+        {teacher ? (
+          <Suspense fallback={<Loading />}>
+            <TeacherSignIn />
+          </Suspense>
+        ) : (
+          <StudentSignIn />
+        )}
         <button
           type="button"
           className="mt-1 block min-h-[44px] font-semibold text-verdigris underline underline-offset-4"

@@ -1,10 +1,10 @@
-import { CALLS, type ClassList, classSignIn, studentSignIn } from '@hand-back/core'
+import { CALLS, type ClassList } from '@hand-back/core'
 import { useState } from 'react'
 import { ask } from '../api/ask.ts'
 import { Button } from '../ui/Button.tsx'
 import { Field, INPUT } from '../ui/Field.tsx'
 import { RequestForm } from '../ui/RequestForm.tsx'
-import { useRequestForm } from '../ui/useRequestForm.ts'
+import { useAct } from '../ui/useAct.ts'
 import { AskToJoin } from './AskToJoin.tsx'
 import { signInBy } from './welcome.ts'
 
@@ -44,13 +44,14 @@ function CodeStep({
   onCode: (code: string) => void
   onList: (list: ClassList) => void
 }) {
-  const form = useRequestForm(classSignIn, { code }, async (sent) => {
-    const list = await ask(CALLS.signInClass, {}, sent)
-    onCode(sent.code)
-    onList(list)
-  })
+  const { run, busy, problem } = useAct(async () => onList(await ask(CALLS.signInClass, {}, { code })))
   return (
-    <RequestForm form={form} send="Next" ready={form.typed.code.trim().length >= 4} large>
+    <RequestForm
+      form={{ submit: run, refused: problem, busy }}
+      send="Next"
+      ready={code.trim().length >= 4}
+      large
+    >
       <h2 className="text-2xl">Which class?</h2>
       <Field
         label="Class code"
@@ -58,9 +59,10 @@ function CodeStep({
         autoCapitalize="characters"
         spellCheck={false}
         maxLength={20}
+        value={code}
+        onChange={(event) => onCode(event.target.value)}
         hint="Six letters and numbers, from your teacher."
         style={{ fontSize: '1.375rem', letterSpacing: '0.12em', textTransform: 'uppercase' }}
-        {...form.field('code')}
       />
     </RequestForm>
   )
@@ -80,7 +82,7 @@ function NameStep({
   return (
     <div className="flex flex-col gap-4">
       <h2 className="text-2xl">{list.className}: who are you?</h2>
-      <ul className="grid max-h-[46vh] grid-cols-2 gap-2 overflow-y-auto p-1 max-narrow:grid-cols-1">
+      <ul className="grid max-h-[46vh] grid-cols-2 gap-2 overflow-y-auto p-1 max-[400px]:grid-cols-1">
         {list.students.map((student) => (
           <li key={student.id}>
             <Button large className="w-full !justify-start text-left" onClick={() => onPick(student)}>
@@ -106,13 +108,18 @@ function PinStep({
   student: { id: string; name: string }
   onBack: () => void
 }) {
-  const form = useRequestForm(studentSignIn, { code, student: student.id, pin: '' }, (sent) =>
-    signInBy(CALLS.signInStudent, sent),
+  const [pin, setPin] = useState('')
+  const { run, busy, problem } = useAct(() =>
+    signInBy(CALLS.signInStudent, { code, student: student.id, pin }),
   )
-  const { problem, ...pin } = form.field('pin', true)
   return (
     <>
-      <RequestForm form={form} send="Come in" ready={form.typed.pin.length === 4} large>
+      <RequestForm
+        form={{ submit: run, refused: problem, busy }}
+        send="Come in"
+        ready={pin.length === 4}
+        large
+      >
         <h2 className="text-2xl">Hello, {student.name}</h2>
         <label className="flex flex-col gap-1 font-semibold">
           Your PIN
@@ -123,9 +130,10 @@ function PinStep({
             inputMode="numeric"
             autoComplete="off"
             maxLength={4}
-            aria-invalid={problem !== undefined}
+            pattern="[0-9]{4}"
+            value={pin}
+            onChange={(event) => setPin(event.target.value.replace(/\D/g, ''))}
             className={`${INPUT} !w-40 text-center text-3xl tracking-[0.4em]`}
-            {...pin}
           />
         </label>
       </RequestForm>

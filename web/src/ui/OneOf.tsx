@@ -1,9 +1,15 @@
-import { ToggleGroup } from 'radix-ui'
-import type { ComponentProps, ReactNode } from 'react'
+import { type ComponentProps, createContext, type KeyboardEvent, type ReactNode, useContext } from 'react'
+
+interface Choosing {
+  readonly value: string | undefined
+  readonly choose: (value: string) => void
+}
+
+const Place = createContext<Choosing>({ value: undefined, choose: () => {} })
 
 interface OneOfProps<Value extends string> {
-  /** What is chosen here, for those who hear it. Left out where a legend says it. */
-  label?: string
+  /** What is chosen here, for those who hear it. */
+  label: string
   value: Value | undefined
   onChoose: (value: Value) => void
   /** Pressed again, what is chosen is chosen no more. */
@@ -12,7 +18,9 @@ interface OneOfProps<Value extends string> {
   children: ReactNode
 }
 
-/** One of several, side by side: a press or an arrow key chooses. */
+const STEPS: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }
+
+/** One of several, side by side: a press chooses, arrow keys go through them (WAI-ARIA, radio group). */
 export function OneOf<Value extends string>({
   label,
   value,
@@ -21,20 +29,39 @@ export function OneOf<Value extends string>({
   className,
   children,
 }: OneOfProps<Value>) {
+  const choose = (to: string) => (to === value ? onClear?.() : onChoose(to as Value))
   return (
-    <ToggleGroup.Root
-      type="single"
-      {...(label === undefined ? {} : { 'aria-label': label })}
-      value={value ?? ''}
-      onValueChange={(to) => (to === '' ? onClear?.() : onChoose(to as Value))}
-      className={className}
-    >
-      {children}
-    </ToggleGroup.Root>
+    <div role="radiogroup" aria-label={label} className={className} onKeyDown={goThrough}>
+      <Place value={{ value, choose }}>{children}</Place>
+    </div>
   )
 }
 
-/** One that can be chosen; `data-[state=on]` says that it is. */
-export function Option(props: ComponentProps<typeof ToggleGroup.Item>) {
-  return <ToggleGroup.Item {...props} />
+/** One that can be chosen; `data-state` says whether it is. */
+export function Option({ value, ...button }: ComponentProps<'button'> & { value: string }) {
+  const { value: chosen, choose } = useContext(Place)
+  const isChosen = chosen === value
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: it shows a colour, a paper, letters: more than a radio's dot
+    <button
+      {...button}
+      type="button"
+      role="radio"
+      aria-checked={isChosen}
+      data-state={isChosen ? 'on' : 'off'}
+      onClick={() => choose(value)}
+    />
+  )
+}
+
+/** What lies over the page takes the keys first: an arrow here moves nothing on it. */
+function goThrough(event: KeyboardEvent<HTMLElement>): void {
+  const step = STEPS[event.key]
+  if (step === undefined) return
+  const all = [...event.currentTarget.querySelectorAll<HTMLElement>('[role=radio]')]
+  const at = all.indexOf(document.activeElement as HTMLElement)
+  if (at < 0) return
+  event.preventDefault()
+  event.stopPropagation()
+  all[(at + step + all.length) % all.length]!.focus()
 }

@@ -23,8 +23,15 @@ const SIDES: readonly (readonly [Side, string, typeof AlignStartVertical])[] = [
   ['bottom', 'Line up at the bottom', AlignEndHorizontal],
 ]
 
+interface LineUpProps {
+  count: number
+  onArrange: (to: Arranging) => void
+  /** It is not to be had just now, where it is fetched first. */
+  onClose: () => void
+}
+
 /** Several things lined up at a side or in the middle, or spaced evenly. */
-export function LineUp({ count, onArrange }: { count: number; onArrange: (to: Arranging) => void }) {
+export function LineUp({ count, onArrange }: LineUpProps) {
   return (
     <>
       <div className="grid grid-cols-6 gap-1">

@@ -29,6 +29,8 @@ interface PickedBoxProps {
   onLift: (lifted: boolean) => void
   /** Tapped while picked up. */
   onTap: () => void
+  /** It cannot be held here just now. */
+  onClose: () => void
 }
 
 /** Ink and things of a copy that are picked up, to be moved, made larger and turned. */

@@ -10,7 +10,7 @@ import {
   RotateCw,
   Trash2,
 } from 'lucide-react'
-import { LineUp } from '../holding/LineUp.tsx'
+import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import { laidKindOf } from '../kinds/index.ts'
 import { ColourGrid } from '../strip/ColourGrid.tsx'
 import { Opens } from '../strip/Opens.tsx'
@@ -27,6 +27,8 @@ interface PickedStripProps {
   onWords: (thing: Thing) => void
   onFormula: (thing: Thing) => void
 }
+
+const LineUp = fetchedPart('LineUp', () => import('../holding/LineUp.tsx'))
 
 /** What can be done with what is picked up, in place of the pens. */
 export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStripProps) {
@@ -47,7 +49,7 @@ export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStrip
       {items.length > 1 && (
         <Opens icon={AlignStartVertical} label="Line up">
           <div className="flex flex-col gap-2">
-            <LineUp count={items.length} onArrange={picking.arrange} />
+            <LineUp count={items.length} onArrange={picking.arrange} onClose={picking.letGo} />
           </div>
         </Opens>
       )}

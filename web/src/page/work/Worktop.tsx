@@ -2,12 +2,11 @@ import type { CopyWhole, Drawn, Stroke } from '@hand-back/core'
 import { type ReactNode, useEffect } from 'react'
 import { CloseUp, CloseUpFrame } from '../closeUp/CloseUp.tsx'
 import { useHabits } from '../habits/useHabits.ts'
-import { PickedBox } from '../picking/PickedBox.tsx'
 import { PageSurface } from '../surface/PageSurface.tsx'
 import { TintedPaper } from '../surface/TintedPaper.tsx'
 import { WordsEditor } from '../things/WordsEditor.tsx'
 import type { View } from '../view/view.ts'
-import { FormulaDialog, KeysDialog, warmParts } from './parts.ts'
+import { FormulaDialog, KeysDialog, PickedBox, warmParts } from './parts.ts'
 import type { Work } from './useWork.ts'
 
 /** How long the page has the network for itself, in milliseconds. */
@@ -79,6 +78,7 @@ export function Worktop(props: WorktopProps) {
                     photoUrl={photoUrl}
                     onLift={work.setLifted}
                     onTap={work.openPicked}
+                    onClose={picking.letGo}
                   />
                 )}
                 {things.typing && (

@@ -26,7 +26,7 @@ export function ManyPanel({ picked }: { picked: readonly PrintedItem[] }) {
   return (
     <div className="flex flex-col gap-3">
       <PanelTitle>{picked.length} things</PanelTitle>
-      <LineUp count={free.length} onArrange={arrange} />
+      <LineUp count={free.length} onArrange={arrange} onClose={() => store.pick([])} />
       <div className="grid grid-cols-2 gap-1">
         <Button onClick={() => alike('width')}>Same width</Button>
         <Button onClick={() => alike('height')}>Same height</Button>
