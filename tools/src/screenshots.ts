@@ -55,8 +55,8 @@ const VIEWS: readonly View[] = [
       await open('Hand out Curves of the tide')(page)
       const set = (student: string, name: string) =>
         page
-          .getByRole('group', { name: `Set of ${student}` })
-          .getByRole('button', { name })
+          .getByRole('radiogroup', { name: `Set of ${student}` })
+          .getByRole('radio', { name })
           .click()
       await set('everybody', 'Harbour')
       for (const student of ['Amaru Mensah', 'Emre Okafor', 'Iris Novotná']) await set(student, 'Shore')

@@ -153,7 +153,7 @@ describe('a flattened copy', () => {
     expect(seen.at(200, 100)[2]).toBeLessThan(180)
   })
 
-  test('takes picture pages and drawn voice notes', async () => {
+  test('takes picture pages and marks voice notes', async () => {
     const picture = await sharp({ create: { width: 200, height: 100, channels: 3, background: '#00ff00' } })
       .png()
       .toBuffer()

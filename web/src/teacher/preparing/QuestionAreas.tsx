@@ -26,7 +26,7 @@ export function QuestionAreas({ store, page, view }: { store: SheetStore; page: 
           <button
             type="button"
             data-takes="all"
-            aria-label={`Question ${label}, ${fullMarks} drawn`}
+            aria-label={`Question ${label}, ${fullMarks} marks`}
             onClick={() => store.pickArea(id, index)}
             className={`pointer-events-auto absolute top-0 bottom-0 flex min-w-[30px] items-start border-madder pt-1 font-serif font-semibold whitespace-nowrap text-madder ${outside ? 'right-full justify-end border-r-4 pr-1.5' : 'left-0 border-l-4'}`}
           >
