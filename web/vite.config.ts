@@ -1,13 +1,16 @@
 import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
+import { fetchedFirst } from './plugins/fetchedFirst.ts'
 import { libraryFolders } from './plugins/libraryFolders.ts'
 
 export default defineConfig({
-  plugins: [react(), tailwindcss(), libraryFolders()],
+  plugins: [react(), tailwindcss(), libraryFolders(), fetchedFirst()],
   worker: { format: 'es' },
   build: {
     target: 'es2022',
+    // Parts are fetched by fetchedFirst, which knows scripts only.
+    cssCodeSplit: false,
     chunkSizeWarningLimit: 1500,
     rollupOptions: {
       input: { index: 'index.html', serviceWorker: 'src/offline/serviceWorker.ts' },

@@ -194,7 +194,8 @@ test('a part that cannot be fetched just now says so; the page goes on, and the 
 }) => {
   const lesson = await prepareLesson(server, await somebody(), ['Ngozi Vale'], pdf)
   const ngozi = await somebody({ serviceWorkers: 'block' })
-  const parts = '**/assets/{LookBack,KeysDialog}*'
+  // Among them one that only others import: the browser must not be left remembering that it failed.
+  const parts = '**/assets/{LookBack,KeysDialog,PickedBox,useHold}*'
   await ngozi.route(parts, (route) => route.abort('internetdisconnected'))
   await openCopy(server, ngozi, lesson, 0)
   await drawWithMouse(ngozi, along({ x: 80, y: 150 }, { x: 300, y: 150 }))
@@ -208,7 +209,12 @@ test('a part that cannot be fetched just now says so; the page goes on, and the 
   await expectInk(ngozi, { x: 200, y: 150 })
   await expectInk(ngozi, { x: 200, y: 200 })
   await expectKept(ngozi)
+  await ngozi.keyboard.press('Control+a')
+  await expect(ngozi.getByTestId('picked')).toBeHidden()
   await ngozi.unroute(parts)
+  await ngozi.keyboard.press('Control+a')
+  await expect(ngozi.getByTestId('picked')).toBeVisible()
+  await ngozi.keyboard.press('Escape')
   await button(ngozi, 'View').click()
   await button(ngozi, 'Look back').click()
   await expect(button(ngozi, 'Make it like this again')).toBeVisible()

@@ -9,9 +9,6 @@ import type { View } from '../view/view.ts'
 import { FormulaDialog, KeysDialog, PickedBox, warmParts } from './parts.ts'
 import type { Work } from './useWork.ts'
 
-/** How long the page has the network for itself, in milliseconds. */
-const AFTER_OPENING = 2000
-
 interface WorktopProps {
   copy: CopyWhole
   work: Work
@@ -36,11 +33,7 @@ export function Worktop(props: WorktopProps) {
   const { copy, work, ready, drawn, strokes = work.strokes, photoUrl, label, onView, laid } = props
   const { page, person, writing, picking, things, closeUp, formulas } = work
   const [{ strip = 'bottom', finger = 'until pen', tint }] = useHabits(person.id)
-  useEffect(() => {
-    if (!ready) return
-    const timer = setTimeout(warmParts, AFTER_OPENING)
-    return () => clearTimeout(timer)
-  }, [ready])
+  useEffect(() => (ready ? warmParts() : undefined), [ready])
   const side = { left: 'flex-row-reverse', right: '', bottom: 'flex-col' }[strip]
   return (
     <div className={`flex min-h-0 flex-1 ${side}`}>

@@ -6,9 +6,18 @@ export const KeysDialog = fetchedPart('KeysDialog', () => import('../keys/KeysDi
 export const PickedBox = fetchedPart('PickedBox', () => import('../picking/PickedBox.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 
-/** What of it a network that goes away later must not take away. Formulas need school in any case. */
-export function warmParts(): void {
-  KeysDialog.warm()
-  LookBack.warm()
+/** How long the page has the network for itself, in milliseconds. */
+const AFTER_OPENING = 2000
+
+/**
+ * Fetches what a network that goes away later must not take away: what hands need for moving things at once,
+ * the rest when the page has come. Returns what ends the wait. Formulas need school in any case.
+ */
+export function warmParts(): () => void {
   PickedBox.warm()
+  const timer = setTimeout(() => {
+    KeysDialog.warm()
+    LookBack.warm()
+  }, AFTER_OPENING)
+  return () => clearTimeout(timer)
 }
