@@ -6,18 +6,22 @@ export const KeysDialog = fetchedPart('KeysDialog', () => import('../keys/KeysDi
 export const PickedBox = fetchedPart('PickedBox', () => import('../picking/PickedBox.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 
-/** How long the page has the network for itself, in milliseconds. */
+/** How long the page has the network for itself, in milliseconds: what hands need for moving things comes first. */
+const SOON = 300
 const AFTER_OPENING = 2000
 
 /**
- * Fetches what a network that goes away later must not take away: what hands need for moving things at once,
- * the rest when the page has come. Returns what ends the wait. Formulas need school in any case.
+ * Fetches what a network that goes away later must not take away. Returns what ends the wait. Formulas need
+ * school in any case.
  */
 export function warmParts(): () => void {
-  PickedBox.warm()
-  const timer = setTimeout(() => {
+  const soon = setTimeout(PickedBox.warm, SOON)
+  const later = setTimeout(() => {
     KeysDialog.warm()
     LookBack.warm()
   }, AFTER_OPENING)
-  return () => clearTimeout(timer)
+  return () => {
+    clearTimeout(soon)
+    clearTimeout(later)
+  }
 }
