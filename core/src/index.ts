@@ -1,5 +1,6 @@
 export * from './answers/answers.ts'
 export * from './answers/untouched.ts'
+export * from './contract/attachments.ts'
 export * from './contract/call.ts'
 /**
  * Everything that can be asked of the server, but for what travels live (live.ts) and the formats of copies
@@ -69,6 +70,7 @@ export * from './kinds/turned.ts'
 export { typedArea } from './kinds/typed.ts'
 export type { VoiceNote } from './kinds/voice.ts'
 export * from './log/apply.ts'
+export * from './log/attachmentsOf.ts'
 export * from './log/bringBack.ts'
 export * from './log/events.ts'
 export * from './log/history.ts'

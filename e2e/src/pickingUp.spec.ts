@@ -161,7 +161,7 @@ test('pictures dragged in and from the camera, picked up with a box, copied into
   await button(student, 'Copied').click()
   await expect.poll(() => pictures(other)).toHaveLength(2)
   const [own] = await server.rows<{ count: number }>(
-    'SELECT count(*)::int FROM recording WHERE copy_id = $1',
+    'SELECT count(*)::int FROM attachment WHERE copy_id = $1',
     [other],
   )
   expect(own!.count).toBe(2)

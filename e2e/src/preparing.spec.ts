@@ -213,7 +213,7 @@ test('as a student: everything works and leaves no trace', async ({ somebody }) 
 })
 
 async function traces(): Promise<number[]> {
-  const counts = ['event', 'copy', 'recording', 'handout'].map((table) =>
+  const counts = ['event', 'copy', 'attachment', 'handout'].map((table) =>
     server.rows(`SELECT 1 FROM ${table}`),
   )
   return (await Promise.all(counts)).map((rows) => rows.length)

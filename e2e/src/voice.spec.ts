@@ -37,7 +37,7 @@ test('a voice note is recorded, lies on the page, can be moved, and plays for th
   await expect.poll(async () => Math.round((await note.boundingBox())!.x - before.x)).toBe(0)
 
   await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${lesson.students[0]!.copy}`)
-  const sound = teacher.waitForResponse((response) => response.url().includes('/recordings/'))
+  const sound = teacher.waitForResponse((response) => response.url().includes('/attachments/'))
   await teacher.getByRole('button', { name: /Play voice note/ }).click()
   const response = await sound
   expect(response.status()).toBe(206)
@@ -61,12 +61,12 @@ test('a voice note made without a network arrives when it is back', async ({ som
   await mila.getByRole('button', { name: /Play voice note/ }).click()
   await expect.poll(() => mila.locator('audio').evaluate(secondsPlayed)).toBeGreaterThan(0.2)
   expect(
-    await server.rows('SELECT 1 FROM recording WHERE copy_id = $1', [lesson.students[0]!.copy]),
+    await server.rows('SELECT 1 FROM attachment WHERE copy_id = $1', [lesson.students[0]!.copy]),
   ).toHaveLength(0)
   await mila.context().setOffline(false)
   await expectKept(mila)
   expect(
-    await server.rows('SELECT 1 FROM recording WHERE copy_id = $1', [lesson.students[0]!.copy]),
+    await server.rows('SELECT 1 FROM attachment WHERE copy_id = $1', [lesson.students[0]!.copy]),
   ).toHaveLength(1)
 })
 

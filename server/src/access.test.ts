@@ -196,13 +196,18 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/copies/${own(lesson).copy}/another-go`,
     teacher: true,
   },
-  'PUT /copies/:copy/recordings/:recording': {
-    path: (lesson) => `/copies/${own(lesson).copy}/recordings/${randomUUID()}`,
+  'PUT /copies/:copy/attachments/:attachment': {
+    path: (lesson) => `/copies/${own(lesson).copy}/attachments/${randomUUID()}`,
     student: true,
     teacher: true,
   },
-  'GET /copies/:copy/recordings/:recording': {
-    path: (lesson) => `/copies/${own(lesson).copy}/recordings/${randomUUID()}`,
+  'GET /copies/:copy/attachments/:attachment': {
+    path: (lesson) => `/copies/${own(lesson).copy}/attachments/${randomUUID()}`,
+  },
+  'GET /copies/:copy/attachments/:attachment/arrived': {
+    path: (lesson) => `/copies/${own(lesson).copy}/attachments/${randomUUID()}/arrived`,
+    student: true,
+    teacher: true,
   },
   'POST /password': { path: () => '/password', ...anyTeacher },
   'POST /sign-out': { path: () => '/sign-out', ...anyStudent, ...anyTeacher },

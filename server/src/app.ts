@@ -4,6 +4,7 @@ import { Refused } from '@hand-back/core'
 import compression from 'compression'
 import express, { type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
+import { attachmentRoutes } from './attachments/index.ts'
 import { classRoutes, joinRoutes } from './classes/index.ts'
 import type { Context } from './context.ts'
 import { copyRoutes } from './copies/index.ts'
@@ -16,7 +17,6 @@ import { sameOrigin } from './http/sameOrigin.ts'
 import { samePerson } from './http/samePerson.ts'
 import { paperRoutes } from './papers/index.ts'
 import { guardSignIn, habitRoutes, knowPerson, peopleRoutes } from './people/index.ts'
-import { recordingRoutes } from './recordings/index.ts'
 import { worksheetRoutes } from './worksheets/index.ts'
 
 const verify = (_request: unknown, _response: unknown, bytes: Buffer) => refuseDeep(bytes)
@@ -55,7 +55,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     paperRoutes,
     handoutRoutes,
     copyRoutes,
-    recordingRoutes,
+    attachmentRoutes,
   ]
   for (const routes of parts) app.use('/api', routes(context))
   app.use('/api', () => {

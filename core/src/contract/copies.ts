@@ -41,11 +41,8 @@ export const copyWhole = z.object({
 })
 export type CopyWhole = z.infer<typeof copyWhole>
 
-/** The longest voice note, in seconds, and the most bytes it may have. */
+/** The longest voice note, in seconds. */
 export const MOST_VOICE_SECONDS = 120
-export const MOST_VOICE_BYTES = 8 * 1024 * 1024
-
-export const recordingKept = z.object({ recording: z.uuid() })
 
 /** One thing in a student's tray. */
 export const trayEntry = z.object({

@@ -46,7 +46,7 @@ export interface ItemKind<Item> {
   changed?(item: Item, set: Change): Item
   /** The change that makes it what it is: the opposite of `changed`. */
   asChange?(item: Item): Change
-  /** The recordings that it shows, and those that it plays. */
+  /** The attachments that it shows, and those that it plays, by name. */
   pictures?(item: Item): string[]
   sounds?(item: Item): string[]
   /** The printed item that it belongs to. */

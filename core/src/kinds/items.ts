@@ -41,7 +41,7 @@ type ThingKinds = (typeof THING_KINDS)[keyof typeof THING_KINDS]
 export type Thing = z.infer<ThingKinds['schema']>
 /**
  * Things that people put on a page besides ink: the shapes that printed items have, and how far they are
- * turned. A picture's `file` is the name of its recording.
+ * turned. A picture's `file` is the name of its attachment.
  */
 export const thing = anyOf<Thing>(THING_KINDS)
 
@@ -56,11 +56,11 @@ export const kindOfItem = (item: Item): KindOf<Item> => ITEM_KINDS[item.kind] as
 /** Whether an item is a thing: laid down freely, with a box and a turn. */
 export const isThing = (item: Item): item is Thing => item.kind in THING_KINDS
 
-/** The pictures that an item shows, by the names of their recordings. */
+/** The pictures that an item shows, by the names of their attachments. */
 export const picturesOfItem = (item: Item): string[] => kindOfItem(item).pictures?.(item) ?? []
 
-/** The recordings (sounds, photos, pictures) that an item plays or shows. */
-export const recordingsOfItem = (item: Item): string[] => [
+/** The attachments (sounds, photos, pictures) that an item plays or shows, by name. */
+export const attachmentsOfItem = (item: Item): string[] => [
   ...picturesOfItem(item),
   ...(kindOfItem(item).sounds?.(item) ?? []),
 ]

@@ -22,7 +22,7 @@ export const photo: PrintedKind<Photo> = {
   drawn: (item, measure) => [placeFrame(item), ...placeLabel(asks(item.label), item, measure)],
 }
 
-/** A photo at a photo place, filling `width` by `height` points. `recording` names its bytes. */
+/** A photo at a photo place, filling `width` by `height` points. `recording` names its attachment, as logs say it. */
 const photoAnswer = z.strictObject({
   id: madeId,
   kind: z.literal('photo'),

@@ -32,7 +32,7 @@ export const picture: PrintedKind<Picture> = {
   sent: (item, nameOf) => ({ ...item, file: nameOf(pictureRecipe(item.file, item.crop)), crop: WHOLE }),
 }
 
-/** A picture that somebody put on a copy; its `file` is the name of its recording. */
+/** A picture that somebody put on a copy; its `file` is the name of its attachment. */
 export const laidPicture = thingKind(picture, schema.omit(notLaid).extend({ ...laidBox, file: madeId }), {
   pictures: (item) => [item.file],
 })

@@ -58,12 +58,12 @@ describe('an item names only what belongs to its copy and what its author may se
   test('by no act, a change included; and naming a teacher’s unreleased recording does not open it', async () => {
     const { student, teacher, copy, page, students } = await freshCopy()
     const secret = randomUUID()
-    await teacher.put(`/copies/${copy}/recordings/${secret}`, await somePicture('#ff0000'))
+    await teacher.put(`/copies/${copy}/attachments/${secret}`, await somePicture('#ff0000'))
     const other = students[1]!
     const theirs = randomUUID()
-    await other.visitor.put(`/copies/${other.copy}/recordings/${theirs}`, await somePicture('#00ff00'))
+    await other.visitor.put(`/copies/${other.copy}/attachments/${theirs}`, await somePicture('#00ff00'))
     const own = randomUUID()
-    await student.put(`/copies/${copy}/recordings/${own}`, await somePicture('#0000ff'))
+    await student.put(`/copies/${copy}/attachments/${own}`, await somePicture('#0000ff'))
     const mine = picture(own)
     const events = [
       putting(page, mine),
@@ -76,7 +76,7 @@ describe('an item names only what belongs to its copy and what its author may se
     expect(await fates(student, copy, events)).toEqual(
       events.map((_event, index) => [index, index === 0 ? 'kept' : 'wrong']),
     )
-    const path = (recording: string) => `/copies/${copy}/recordings/${recording}`
+    const path = (recording: string) => `/copies/${copy}/attachments/${recording}`
     expect(await student.status('GET', path(secret))).toBe(404)
     // Handed back, what the teacher put on the page is to be seen.
     await student.post(`/copies/${copy}/hand-in`)
@@ -108,7 +108,7 @@ describe('a copy that is not out', () => {
       expect(
         await student.status(
           'PUT',
-          `/copies/${copy}/recordings/${randomUUID()}`,
+          `/copies/${copy}/attachments/${randomUUID()}`,
           await somePicture('#123456'),
         ),
       ).toBe(410)
@@ -175,7 +175,7 @@ describe('what cannot be kept', () => {
     const { student, copy } = await freshCopy()
     await student.post(`/copies/${copy}/open`)
     await student.post(`/copies/${copy}/hand-in`)
-    const path = `/copies/${copy}/recordings/${randomUUID()}`
+    const path = `/copies/${copy}/attachments/${randomUUID()}`
     expect(await student.status('PUT', path, await somePicture('#abcdef'))).toBe(423)
     await student.post(`/copies/${copy}/take-back`)
     expect(await student.status('PUT', path, await somePicture('#abcdef'))).toBe(201)
@@ -188,7 +188,7 @@ describe('what cannot be kept', () => {
       .withMetadata({ orientation: 6 })
       .jpeg()
       .toBuffer()
-    const path = `/copies/${copy}/recordings/${randomUUID()}`
+    const path = `/copies/${copy}/attachments/${randomUUID()}`
     await student.put(path, new Uint8Array(photo))
     const sent = Buffer.from(await (await student.send('GET', path)).arrayBuffer())
     expect(sent.includes('SOMEBODY')).toBe(false)

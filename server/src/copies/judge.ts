@@ -1,4 +1,5 @@
 import {
+  attachmentsOf,
   type EventFate,
   type Exchange,
   hasItsPlace,
@@ -13,7 +14,6 @@ import {
   piecesOf,
   type Role,
   readInk,
-  recordingsOfItem,
   type Stroke,
 } from '@hand-back/core'
 import { COPY_FULL, MOST_COPY_BYTES, NOT_OUT } from './limits.ts'
@@ -33,8 +33,8 @@ export interface Evidence {
   readonly pages: PrintedOn
   /** Events with these ids that the database has already. */
   readonly there: ReadonlyMap<string, { copy: string; seq: number; round: number }>
-  /** The recordings of this copy that this person may see: an item may name no others. */
-  readonly recordings: ReadonlySet<string>
+  /** The attachments of this copy that this person may see: an item may name no others. */
+  readonly attachments: ReadonlySet<string>
   /** The pages that somebody laid into this copy. */
   readonly ownPages: ReadonlySet<string>
   /** What was exchanged for what on a page of this copy, for a teacher who brings work back there. */
@@ -68,8 +68,8 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     return wrong(id, `A copy takes at most ${MOST_OWN_PAGES} pages more.`)
   if (event.act === 'sheet' && !own && !growsOnly(event)) return wrong(id, 'A printed page can only grow.')
   if (!evidence.mayWriteOn(event.page)) return wrong(id, 'This page was given to somebody else.')
-  if (recordingsOf(event).some((recording) => !evidence.recordings.has(recording)))
-    return wrong(id, 'This recording has not arrived.')
+  if (attachmentsOf(event).some((name) => !evidence.attachments.has(name)))
+    return wrong(id, 'Its sound or picture has not arrived.')
   if (event.act === 'add' || event.act === 'swap') {
     for (const item of event.items) {
       const refused = item.kind === 'stroke' ? refusedInk(item) : undefined
@@ -90,13 +90,6 @@ function refusedInk({ points }: Stroke): string | undefined {
   const read = readInk(points)
   if (!read) return 'This ink cannot be read.'
   return read.length > MOST_POINTS_MADE ? 'This stroke is too long.' : undefined
-}
-
-/** The recordings that an act shows or plays on a page, whatever act it is. */
-export function recordingsOf(event: PageEvent): string[] {
-  if (event.act === 'change')
-    return [event.set, event.was].flatMap(({ thing }) => (thing ? recordingsOfItem(thing) : []))
-  return event.act === 'add' || event.act === 'swap' ? event.items.flatMap(recordingsOfItem) : []
 }
 
 type SheetEvent = Extract<PageEvent, { act: 'sheet' }>

@@ -5,6 +5,7 @@ import { notHere } from '../http/as.ts'
 import { type Evidence, exchangesBack, judge, laysPageIn, type PrintedOn } from './judge.ts'
 import {
   advanceCopies,
+  attachmentsIn,
   eventsThere,
   exchangedIn,
   type HeldCopy,
@@ -13,7 +14,6 @@ import {
   PRINTED_ON,
   pagesLaidIn,
   readPrintedOn,
-  recordingsIn,
   type Written,
 } from './keeperRows.ts'
 import { type CopyRecord, pageTakes, roleIn } from './place.ts'
@@ -126,7 +126,7 @@ export class Keeper {
       client,
       batch.flatMap((request) => request.events.map((event) => event.id)),
     )
-    const recordings = await recordingsIn(client, batch)
+    const attachments = await attachmentsIn(client, batch)
     const laidIn = await this.#laidIn(client, batch, copies)
     const exchanged = await exchangedFor(client, batch, copies)
     const now = this.#context.now()
@@ -147,7 +147,7 @@ export class Keeper {
         role,
         pages,
         there,
-        recordings: recordings.get(copy.id)?.[role === 'teacher' ? 'all' : 'seen'] ?? new Set(),
+        attachments: attachments.get(copy.id)?.[role === 'teacher' ? 'all' : 'seen'] ?? new Set(),
         ownPages: own,
         exchanged: exchanged.get(copy.id) ?? new Map(),
         mayWriteOn: (page) => pageTakes(copy, request.person.id, role, page),

@@ -1,8 +1,15 @@
-import { type Exchange, type KeptEvent, type Layer, opened, type PageEvent } from '@hand-back/core'
+import {
+  attachmentsOf,
+  type Exchange,
+  type KeptEvent,
+  type Layer,
+  opened,
+  type PageEvent,
+} from '@hand-back/core'
 import type pg from 'pg'
-import { type PrintedOn, recordingsOf } from './judge.ts'
+import type { PrintedOn } from './judge.ts'
 import { COPY_FIELDS, type CopyRecord } from './place.ts'
-import { SEEN_BY_STUDENTS } from './seenRecordings.ts'
+import { SEEN_BY_STUDENTS } from './seenAttachments.ts'
 import { LOG_VERSION, toStored } from './storedEvent.ts'
 
 /** A copy that is held until the transaction ends. */
@@ -76,27 +83,27 @@ export async function eventsThere(client: pg.PoolClient, ids: string[]) {
   return new Map<string, { copy: string; seq: number; round: number }>(rows.map((row) => [row.id, row]))
 }
 
-/** The recordings of a copy: those that its students may see, and all. */
-export interface CopyRecordings {
+/** The attachments of a copy: those that its students may see, and all. */
+export interface CopyAttachments {
   readonly seen: Set<string>
   readonly all: Set<string>
 }
 
-/** The recordings of the copies of a batch where an event names one. */
-export async function recordingsIn(
+/** The attachments of the copies of a batch where an event names one. */
+export async function attachmentsIn(
   client: pg.PoolClient,
   batch: readonly { copy: string; events: readonly PageEvent[] }[],
-): Promise<Map<string, CopyRecordings>> {
-  const named = batch.filter(({ events }) => events.some((event) => recordingsOf(event).length > 0))
-  const found = new Map<string, CopyRecordings>()
+): Promise<Map<string, CopyAttachments>> {
+  const named = batch.filter(({ events }) => events.some((event) => attachmentsOf(event).length > 0))
+  const found = new Map<string, CopyAttachments>()
   if (named.length === 0) return found
   const { rows } = await client.query(
     `SELECT r.id, r.copy_id AS copy, (${SEEN_BY_STUDENTS}) AS seen
-     FROM recording r JOIN copy c ON c.id = r.copy_id JOIN handout h ON h.id = c.handout_id
+     FROM attachment r JOIN copy c ON c.id = r.copy_id JOIN handout h ON h.id = c.handout_id
      WHERE r.copy_id = ANY($1) AND r.id = ANY($2)`,
     [
       named.map(({ copy }) => copy),
-      named.flatMap(({ events }) => events.flatMap((event) => recordingsOf(event))),
+      named.flatMap(({ events }) => events.flatMap((event) => attachmentsOf(event))),
     ],
   )
   for (const { id, copy, seen } of rows) {

@@ -25,7 +25,7 @@ export interface CopyRecord {
   readonly markingBegan: boolean
   /** In milliseconds since 1970. */
   readonly handedInAt: number | null
-  /** What its log and its recordings take. */
+  /** What its log and its attachments take. */
   readonly bytes: number
 }
 

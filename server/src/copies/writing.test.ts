@@ -142,7 +142,7 @@ describe('things and what is done to many', () => {
     const picture = pictureOf(recording)
     const put = { ...adding(page), items: [picture] } as PageEvent
     expect(await fates(student, copy, [broken, put])).toEqual(['wrong', 'wrong'])
-    await student.put(`/copies/${copy}/recordings/${recording}`, await somePicture())
+    await student.put(`/copies/${copy}/attachments/${recording}`, await somePicture())
     const again = { ...put, id: randomUUID() }
     expect(await fates(student, copy, [again])).toEqual(['kept'])
     const flat = (await pdfOf(student, copy)).toString('latin1')
@@ -173,7 +173,7 @@ describe('what a teacher lays on a copy', () => {
     await student.post(`/copies/${copy}/open`)
     await student.post(`/copies/${copy}/hand-in`, {})
     const file = randomUUID()
-    const where = `/copies/${copy}/recordings/${file}`
+    const where = `/copies/${copy}/attachments/${file}`
     const [note, picture] = [{ ...text('look at the ebb again'), turn: 0 }, pictureOf(file)]
     const put = { ...adding(page, 'feedback'), items: [note, picture] } as PageEvent
     expect(await fates(teacher, copy, [put])).toEqual(['wrong'])

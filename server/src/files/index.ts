@@ -1,5 +1,15 @@
 export { type BareTask, barePicture } from './barePicture.ts'
 export { sendFile } from './serve.ts'
 export { isSound, sendSound, storeSound } from './sound.ts'
-export { clearBrokenUploads, dropFile, findFile, type StoredFile, storeFile, wholeFile } from './store.ts'
+export {
+  CHUNK_BYTES,
+  clearBrokenUploads,
+  dropFile,
+  findFile,
+  nameChunks,
+  type StoredFile,
+  storeFile,
+  tooLarge,
+  wholeFile,
+} from './store.ts'
 export { takeUploads } from './upload.ts'

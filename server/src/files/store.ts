@@ -29,11 +29,7 @@ export async function storeFile(db: Queries, stream: Readable, most: number): Pr
   try {
     for await (const { number, bytes } of chunked(stream)) {
       size += bytes.length
-      if (size > most)
-        throw new Refused(
-          `This file is larger than ${Math.round(most / 1024 / 1024)} MB, which is the most.`,
-          413,
-        )
+      if (size > most) throw tooLarge(most)
       if (number === 0) start = Buffer.from(bytes)
       hash.update(bytes)
       await db.insert(fileChunks).values({ body, number, bytes })
@@ -44,6 +40,24 @@ export async function storeFile(db: Queries, stream: Readable, most: number): Pr
     await db.delete(fileChunks).where(eq(fileChunks.body, body))
     throw error
   }
+}
+
+/** What is said of a file of more than `most` bytes. */
+export const tooLarge = (most: number): Refused =>
+  new Refused(`This file is larger than ${Math.round(most / 1024 / 1024)} MB, which is the most.`, 413)
+
+/** Names what came in pieces, of which all stand as chunks under `body`. */
+export async function nameChunks(
+  db: Queries,
+  { body, size }: Pick<StoredFile, 'body' | 'size'>,
+): Promise<StoredFile> {
+  const hash = createHash('sha256')
+  let start = Buffer.alloc(0)
+  for await (const bytes of readFile(db, { body, size })) {
+    if (start.length === 0) start = Buffer.from(bytes)
+    hash.update(bytes)
+  }
+  return nameBody(db, { sha256: hash.digest('hex'), body, size, type: await typeOf(start) })
 }
 
 async function nameBody(db: Queries, file: StoredFile): Promise<StoredFile> {
@@ -57,7 +71,8 @@ async function* chunked(stream: Readable): AsyncGenerator<{ number: number; byte
   let waiting: Buffer[] = []
   let length = 0
   let number = 0
-  for await (const piece of stream) {
+  // Who stops reading answers on the same connection.
+  for await (const piece of stream.iterator({ destroyOnReturn: false })) {
     waiting.push(piece as Buffer)
     length += (piece as Buffer).length
     while (length >= CHUNK_BYTES) {
@@ -78,7 +93,7 @@ export async function findFile(db: Queries, sha256: string): Promise<StoredFile 
 /** The bytes from `from` to `to` inclusive, a chunk at a time. */
 export async function* readFile(
   db: Queries,
-  file: StoredFile,
+  file: Pick<StoredFile, 'body' | 'size'>,
   from = 0,
   to = file.size - 1,
 ): AsyncGenerator<Buffer> {
@@ -105,11 +120,13 @@ export async function wholeFile(db: Queries, sha256: string): Promise<Buffer> {
   return Buffer.concat(chunks.map(({ bytes }) => bytes))
 }
 
-/** Clears away uploads that broke off more than a day ago: chunks under no file's name. */
+/** Clears away uploads that broke off more than a day ago, a week for those that come in pieces: chunks under no file's name. */
 export async function clearBrokenUploads(db: Queries): Promise<void> {
+  await db.execute(sql`DELETE FROM arriving_attachment WHERE at < now() - interval '7 days'`)
   await db.execute(sql`
     DELETE FROM file_chunk c WHERE c.at < now() - interval '1 day'
-      AND NOT EXISTS (SELECT 1 FROM file f WHERE f.body = c.body)`)
+      AND NOT EXISTS (SELECT 1 FROM file f WHERE f.body = c.body)
+      AND NOT EXISTS (SELECT 1 FROM arriving_attachment a WHERE a.body = c.body)`)
 }
 
 /** Removes a file that nothing points to, for instance one that turned out not to be a worksheet. */
@@ -118,7 +135,7 @@ export async function dropFile(db: Queries, sha256: string): Promise<void> {
     WITH gone AS (
       DELETE FROM file f WHERE f.sha256 = ${sha256}
         AND NOT EXISTS (SELECT 1 FROM worksheet_file w WHERE w.file = f.sha256)
-        AND NOT EXISTS (SELECT 1 FROM recording r WHERE r.file = f.sha256)
+        AND NOT EXISTS (SELECT 1 FROM attachment a WHERE a.file = f.sha256)
         AND NOT EXISTS (SELECT 1 FROM spoken_direction d WHERE d.file = f.sha256)
         AND NOT EXISTS (SELECT 1 FROM sent_file s WHERE s.file = f.sha256)
       RETURNING body)

@@ -1,4 +1,4 @@
-import { MOST_VOICE_BYTES } from '@hand-back/core'
+import { MOST_ATTACHMENT_BYTES } from '@hand-back/core'
 import { eq, sql } from 'drizzle-orm'
 import type { Request } from 'express'
 import type { Database } from '../db/connect.ts'
@@ -12,7 +12,7 @@ export async function keepSpoken(db: Database, teacherId: string, id: string, bo
   const [there] = await db.select().from(spokenDirections).where(eq(spokenDirections.id, id))
   if (there && there.teacherId !== teacherId) throw notHere()
   if (there) return
-  const file = await storeSound(db, body, MOST_VOICE_BYTES)
+  const file = await storeSound(db, body, MOST_ATTACHMENT_BYTES)
   await db.insert(spokenDirections).values({ id, teacherId, file: file.sha256 }).onConflictDoNothing()
 }
 

@@ -20,6 +20,8 @@ export function answerErrors(log: Logger): ErrorRequestHandler {
       response.destroy()
       return
     }
+    // What is still being sent is read and dropped: a connection full of it would be reset, and the answer with it.
+    request.resume()
     response.status(refused.status).json({ sentence: refused.message })
   }
 }

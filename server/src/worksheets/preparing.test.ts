@@ -425,13 +425,13 @@ describe('answers on a copy', () => {
   test('a photo is kept with the copy and shown only to those who may see it', async () => {
     const { student, marit, copy } = await handedOut()
     const recording = randomUUID()
-    const path = `/copies/${copy}/recordings/${recording}`
+    const path = `/copies/${copy}/attachments/${recording}`
     await student.put(path, new Uint8Array(await redPicture(60, 40)))
     const photo = await marit.send('GET', path)
     expect(photo.headers.get('content-type')).toBe('image/png')
     expect(await teacher.status('GET', path)).toBe(404)
     await expect(
-      student.put(`/copies/${copy}/recordings/${randomUUID()}`, new Uint8Array(Buffer.from('<svg/>'))),
+      student.put(`/copies/${copy}/attachments/${randomUUID()}`, new Uint8Array(Buffer.from('<svg/>'))),
     ).rejects.toThrow(/photo/)
   })
 

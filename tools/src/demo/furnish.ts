@@ -288,7 +288,7 @@ class School {
       1_000_000,
     )
     await db
-      .insert(tables.recordings)
+      .insert(tables.attachments)
       .values({ id: recording, copyId: copy.id, authorId: copy.student.id, file: file.sha256 })
     const { x, y } = placeOn('Tie it, tell it', 'telling')
     const note = {

@@ -13,7 +13,7 @@ const PATIENCE = 5000
 
 const WORK = /^(\/as\/[a-z0-9-]{1,40})?\/api\/(me|tray|habits|copies\/[0-9a-f-]{36})$/
 const FILES =
-  /^(\/as\/[a-z0-9-]{1,40})?\/api\/(files\/[0-9a-f]{64}|copies\/[0-9a-f-]{36}\/recordings\/[0-9a-f-]{36})$/
+  /^(\/as\/[a-z0-9-]{1,40})?\/api\/(files\/[0-9a-f]{64}|copies\/[0-9a-f-]{36}\/attachments\/[0-9a-f-]{36})$/
 
 /** What was built with the interface: names carry what they hold. */
 const LASTING = ['/assets/', '/mathlive-fonts/', '/pdfjs/']

@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { attachmentArrived } from '../attachments.ts'
 import { bytes, doing, nothing, putting, reading, streaming } from '../call.ts'
-import { copyStanding, copyWhole, recordingKept, trayEntry } from '../copies.ts'
+import { copyStanding, copyWhole, trayEntry } from '../copies.ts'
 import { formulaAsked, formulaDrawn } from '../formulas.ts'
 import { keptEvents } from '../live.ts'
 
@@ -12,11 +13,20 @@ export const log = reading('anybody', '/copies/:copy/log', keptEvents)
 export const open = doing('student', '/copies/:copy/open', nothing, copyStanding)
 export const handIn = doing('student', '/copies/:copy/hand-in', nothing, copyStanding)
 export const takeBack = doing('student', '/copies/:copy/take-back', nothing, copyStanding)
-export const keepRecording = streaming(
+/** All of it, or the next piece (`sayPiece` in Content-Range). One that school has already, or is not the next, changes nothing. */
+export const keepAttachment = streaming(
   'bytes',
-  putting('anybody', '/copies/:copy/recordings/:recording', bytes, recordingKept),
+  putting('anybody', '/copies/:copy/attachments/:attachment', bytes, attachmentArrived),
 )
-export const recording = streaming('file', reading('anybody', '/copies/:copy/recordings/:recording', bytes))
+export const attachmentStanding = reading(
+  'anybody',
+  '/copies/:copy/attachments/:attachment/arrived',
+  attachmentArrived,
+)
+export const attachment = streaming(
+  'file',
+  reading('anybody', '/copies/:copy/attachments/:attachment', bytes),
+)
 export const file = streaming('file', reading('anybody', '/files/:file', bytes))
 export const spoken = streaming('file', reading('anybody', '/spoken/:spoken', bytes))
 export const drawFormula = doing('anybody', '/formulas', formulaAsked, formulaDrawn)

@@ -35,7 +35,7 @@ export interface FlattenTask {
   /** The id of the copy. */
   readonly copy: string
   readonly pages: readonly FlatPage[]
-  /** The bytes of every file shown (see `Originals`); photos by the name of their recording. */
+  /** The bytes of every file shown (see `Originals`); attachments by their own. */
   readonly files: ReadonlyMap<string, Uint8Array>
   /** Which page of which file a paper was made of, by the paper's name: taken from there, what pages share is written once. */
   readonly origins?: ReadonlyMap<string, Origin>

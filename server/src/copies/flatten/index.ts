@@ -23,7 +23,7 @@ import { asSent, nameOfRecipe, type SentFile, sentFile } from '../../papers/inde
 import { GaveOut, inTurn } from '../../work/index.ts'
 import { copyFor } from '../place.ts'
 import { readWholeLog } from '../readLog.ts'
-import { seenRecordings } from '../seenRecordings.ts'
+import { seenAttachments } from '../seenAttachments.ts'
 import { ownPagesIn, titleOfCopy } from '../whole.ts'
 import type { FlatPage, FlattenTask, Origin } from './flatten.ts'
 
@@ -177,7 +177,7 @@ async function filesOf(
   return files
 }
 
-/** The photos and pictures that lie on pages, by the name of their recording: those of this copy that this role may see. */
+/** The photos and pictures that lie on pages, by name: those of this copy that this role may see. */
 async function photosOn(
   db: Context['db'],
   copy: string,
@@ -186,10 +186,10 @@ async function photosOn(
 ): Promise<Files> {
   const named = pages.flatMap(({ items }) => items.flatMap(picturesOfItem))
   const files: Files = new Map()
-  for (const { id, file } of await seenRecordings(db, copy, role, named)) {
+  for (const { id, file } of await seenAttachments(db, copy, role, named)) {
     const bytes = await wholeFile(db, file)
     const { format } = await sharp(bytes).metadata()
-    // A PDF holds PNG and JPEG; what was kept before recordings were made so may be another.
+    // A PDF holds PNG and JPEG; what was kept before attachments were made so may be another.
     files.set(
       id,
       format === 'png' || format === 'jpeg' ? bytes : await sharp(bytes).rotate().png().toBuffer(),

@@ -103,7 +103,7 @@ export const copies = pgTable(
     helpSeq: integer('help_seq').notNull().default(0),
     feedbackSeq: integer('feedback_seq').notNull().default(0),
     handedInAt: moment('handed_in_at'),
-    /** What its log and its recordings take. */
+    /** What its log and its attachments take. */
     bytes: bigint({ mode: 'number' }).notNull().default(0),
   },
   (table) => [index().on(table.handoutId)],

@@ -34,10 +34,10 @@ export const events = pgTable(
 )
 
 /**
- * A sound or picture on a copy. Its bytes are a file; who may have it is who may see the copy, but for
+ * An attachment: a sound or picture on a copy. Its bytes are a file; who may have it is who may see the copy, but for
  * the teacher's: students have those when what they lie on is handed back.
  */
-export const recordings = pgTable('recording', {
+export const attachments = pgTable('attachment', {
   id: uuid().primaryKey(),
   copyId: uuid('copy_id')
     .notNull()
@@ -48,4 +48,21 @@ export const recordings = pgTable('recording', {
   file: text()
     .notNull()
     .references(() => files.sha256),
+})
+
+/** An attachment of which pieces have arrived; they stand as chunks under `body` until all of them have. */
+export const arrivingAttachments = pgTable('arriving_attachment', {
+  id: uuid().primaryKey(),
+  copyId: uuid('copy_id')
+    .notNull()
+    .references(() => copies.id),
+  authorId: uuid('author_id')
+    .notNull()
+    .references(() => people.id),
+  body: uuid().notNull(),
+  /** Bytes of all of it, and of what has arrived. */
+  size: integer().notNull(),
+  arrived: integer().notNull(),
+  /** When the last piece came. */
+  at: moment('at').notNull().defaultNow(),
 })

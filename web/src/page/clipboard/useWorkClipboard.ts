@@ -127,7 +127,7 @@ async function withOwnPictures(
 }
 
 async function fetchPicture(copy: string, recording: string): Promise<Blob> {
-  const answer = await fetch(urlOf(CALLS.recording, { copy, recording })).catch(() => undefined)
+  const answer = await fetch(urlOf(CALLS.attachment, { copy, attachment: recording })).catch(() => undefined)
   if (!answer?.ok) throw new Problem('The picture cannot be fetched from the other copy just now.', 0)
   return answer.blob()
 }

@@ -16,7 +16,7 @@ export function usePhotos(copy: string, bytesOf: (recording: string) => Blob | u
       let url = urls.get(recording)
       if (url) return url
       const here = bytesOf(recording)
-      if (!here) return urlOf(CALLS.recording, { copy, recording })
+      if (!here) return urlOf(CALLS.attachment, { copy, attachment: recording })
       url = URL.createObjectURL(here)
       urls.set(recording, url)
       return url

@@ -26,7 +26,7 @@ export function outboxOf(person: string): Outbox {
     {
       keep: (copy, events) =>
         socket.timeout(ANSWER_WITHIN).emitWithAck('keep', { person, copy, events: [...events] }),
-      sendSound: (copy, { recording, bytes }) => putBytes(CALLS.keepRecording, { copy, recording }, bytes),
+      sendSound: (copy, { recording, bytes }) => putBytes(CALLS.keepAttachment, { copy, recording }, bytes),
       isRefusal: (error) =>
         error instanceof Problem && error.status >= 400 && error.status < 500 && !NOT_MEANT.has(error.status),
       pause: (milliseconds) => new Promise((done) => setTimeout(done, milliseconds)),

@@ -39,7 +39,7 @@ function VoiceTag({
   const from = useRef<{ x: number; y: number; moved: boolean }>(undefined)
   const [source] = useState(() => {
     const here = soundOf(note.recording)
-    return here ? URL.createObjectURL(here) : urlOf(CALLS.recording, { copy, recording: note.recording })
+    return here ? URL.createObjectURL(here) : urlOf(CALLS.attachment, { copy, attachment: note.recording })
   })
   useEffect(() => () => void (source.startsWith('blob:') && URL.revokeObjectURL(source)), [source])
 

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 
 /**
- * Whether students may see recording `r` of copy `c` of hand-out `h`, for SQL: it is a student's, or the
+ * Whether students may see attachment `r` of copy `c` of hand-out `h`, for SQL: it is a student's, or the
  * teacher has put it on a page where they may read it. That somebody else names it opens nothing.
  */
 export const SEEN_BY_STUDENTS = `r.author_id <> h.teacher_id OR EXISTS (
@@ -12,22 +12,22 @@ export const SEEN_BY_STUDENTS = `r.author_id <> h.teacher_id OR EXISTS (
       OR e.body->'items' @> jsonb_build_array(jsonb_build_object('file', r.id))
       OR e.body->'set'->'thing' @> jsonb_build_object('file', r.id)))`
 
-export interface SeenRecording {
+export interface SeenAttachment {
   readonly id: string
   readonly file: string
 }
 
-/** The recordings of a copy, of those named, that this role may see. */
-export async function seenRecordings(
+/** The attachments of a copy, of those named, that this role may see. */
+export async function seenAttachments(
   db: Queries,
   copy: string,
   role: 'student' | 'teacher',
   ids: readonly string[],
-): Promise<SeenRecording[]> {
+): Promise<SeenAttachment[]> {
   if (ids.length === 0) return []
   const { rows } = await db.execute(sql`
-    SELECT r.id, r.file FROM recording r JOIN copy c ON c.id = r.copy_id JOIN handout h ON h.id = c.handout_id
+    SELECT r.id, r.file FROM attachment r JOIN copy c ON c.id = r.copy_id JOIN handout h ON h.id = c.handout_id
     WHERE r.copy_id = ${copy} AND r.id = ANY(${sql.param([...ids])}::uuid[])
       AND (${role === 'teacher'} OR ${sql.raw(SEEN_BY_STUDENTS)})`)
-  return rows as unknown as SeenRecording[]
+  return rows as unknown as SeenAttachment[]
 }

@@ -1,1 +1,0 @@
-export { recordingRoutes } from './routes.ts'
