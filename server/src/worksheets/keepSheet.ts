@@ -46,7 +46,7 @@ export async function makeFromFiles(db: Database, teacherId: string, made: Made)
 
 /**
  * Keeps a change that was made to the state `revision` of a worksheet. One that was handed out gets a
- * new version; its copies stay as they are. Throws `Refused`: 409 when it was changed elsewhere since.
+ * new version; its copies stay as they are. Throws `Refused`: 412 when it was changed elsewhere since.
  */
 export async function keepSheet(
   db: Database,
@@ -78,7 +78,7 @@ export async function keepSheet(
 }
 
 function changedElsewhere(): Refused {
-  return new Refused('This worksheet was changed in another window. Open it again to go on from there.', 409)
+  return new Refused('This worksheet was changed in another window. Open it again to go on from there.', 412)
 }
 
 function refuseTooMany(pages: number): void {

@@ -1,4 +1,13 @@
-import { addressOf, type Call, type IdsOf, PERSON_HEADER, plainThroughout, problem } from '@hand-back/core'
+import {
+  addressOf,
+  type Call,
+  type IdsOf,
+  PERSON_HEADER,
+  type Piece,
+  plainThroughout,
+  problem,
+  sayPiece,
+} from '@hand-back/core'
 import { z } from 'zod'
 import { apiUrl } from '../seat.ts'
 import { believed, doubt } from './believed.ts'
@@ -98,17 +107,19 @@ export function fileNameIn(header: string): string | undefined {
   return plain?.[1]?.replace(/\\(.)/g, '$1')
 }
 
-/** Sends a sound or another single body. Throws `Problem`. */
-export async function putBytes<Path extends string>(
-  call: Call<Path>,
+/** Sends bytes, all of them or a piece. Throws `Problem`. */
+export async function putBytes<Path extends string, Answer>(
+  call: Call<Path, unknown, unknown, Answer>,
   ids: Ids<Path>,
   body: Blob,
-): Promise<void> {
+  piece?: Piece,
+): Promise<Answer> {
   const path = addressOf(call, ids)
-  const response = await fetch(apiUrl(path), { method: 'PUT', body, headers: whose(path) }).catch(() => {
+  const headers = { ...whose(path), ...(piece ? { 'Content-Range': sayPiece(piece) } : {}) }
+  const response = await fetch(apiUrl(path), { method: 'PUT', body, headers }).catch(() => {
     throw new Problem(OUT_OF_REACH, 0)
   })
-  readAnswer(z.unknown(), response.status, await response.text())
+  return readAnswer(call.answer, response.status, await response.text())
 }
 
 /** Sends files, with the passwords that may open them, and tells how far it is, from 0 to 1. Throws `Problem`. */

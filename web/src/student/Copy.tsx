@@ -34,7 +34,7 @@ export function Copy({ person }: { person: Person }) {
 function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; person: Person }) {
   const { state, trouble } = useStore(store.view)
   const outbox = outboxOf(person.id)
-  const bytesOf = useCallback((recording: string) => outbox.soundOf(recording), [outbox])
+  const bytesOf = useCallback((name: string) => outbox.bytesOf(name), [outbox])
   useOpening(copy, store)
   useEffect(() => {
     const files = filesOfPages(copy.pages).map((file) => `/files/${file}`)

@@ -12,6 +12,7 @@ import { Problem, urlOf } from '../../api/ask.ts'
 import { sayProblem } from '../../ui/notices.ts'
 import { smallerPhoto } from '../answers/smallerPhoto.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
+import type { Attachment } from '../device/keepsake.ts'
 import type { Putting } from '../kinds/index.ts'
 import type { Look } from '../kinds/laidKind.ts'
 import { ASIDE, type Picking } from '../picking/usePicking.ts'
@@ -29,7 +30,7 @@ interface Place {
   things: Things
   /** Where on the page one looks. */
   middle: () => { x: number; y: number }
-  bytesOf: (recording: string) => Blob | undefined
+  bytesOf: (name: string) => Blob | undefined
   look: Look
   putting: Putting
 }
@@ -56,7 +57,7 @@ export function useWorkClipboard(place: Place): Pasting {
       try {
         const photo = await smallerPhoto(file)
         const recording = crypto.randomUUID()
-        things.add(pictureThing(recording, photo, page, middle()), { recording, bytes: photo.bytes })
+        things.add(pictureThing(recording, photo, page, middle()), { name: recording, bytes: photo.bytes })
       } catch {
         sayProblem(new Problem('This is not a picture that can be shown. Choose another.', 422))
       }
@@ -105,14 +106,14 @@ export function useWorkClipboard(place: Place): Pasting {
 
 interface Ready {
   readonly item: Item
-  readonly picture?: { recording: string; bytes: Blob }
+  readonly picture?: Attachment
 }
 
 /** A picture of another copy is fetched and becomes one of this copy. */
 async function withOwnPictures(
   items: readonly Item[],
   from: string,
-  bytesOf: (recording: string) => Blob | undefined,
+  bytesOf: (name: string) => Blob | undefined,
 ): Promise<Ready[]> {
   const pictures = new Set<Item>(picturesIn(items))
   return Promise.all(
@@ -121,7 +122,7 @@ async function withOwnPictures(
       const here = bytesOf(item.file)
       const bytes = here ?? (await fetchPicture(from, item.file))
       const recording = crypto.randomUUID()
-      return { item: { ...item, file: recording }, picture: { recording, bytes } }
+      return { item: { ...item, file: recording }, picture: { name: recording, bytes } }
     }),
   )
 }

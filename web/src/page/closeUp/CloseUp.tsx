@@ -58,7 +58,7 @@ interface CloseUpProps {
   page: WorksheetPage
   drawn: readonly Drawn[]
   strokes: readonly Stroke[]
-  photoUrl: (recording: string) => string
+  photoUrl: (name: string) => string
   writing: Writing
   closeUp: CloseUpWindow
   onClose: () => void

@@ -28,7 +28,7 @@ import {
 } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { LiveSocket } from '../../api/live.ts'
-import type { Sound, Typing } from '../device/keepsake.ts'
+import type { Attachment, Typing } from '../device/keepsake.ts'
 import type { LogCache } from '../device/logCache.ts'
 import type { CopyOutbox } from '../device/outbox.ts'
 import { keepWords } from './keepWords.ts'
@@ -176,10 +176,10 @@ export class CopyStore {
   }
 
   /** Puts items on a page, on the layer that this person writes on. */
-  add(page: string, items: readonly Item[], sound?: Sound): void {
+  add(page: string, items: readonly Item[], attachment?: Attachment): void {
     this.together(() => {
       for (const some of portions(items))
-        this.#commit({ ...this.#common(page), act: 'add', items: some }, sound)
+        this.#commit({ ...this.#common(page), act: 'add', items: some }, attachment)
     })
   }
 
@@ -267,7 +267,7 @@ export class CopyStore {
     return event.author === this.#person.id && event.layer === this.#layer && !over
   }
 
-  #commit(made: PageEvent, sound?: Sound): void {
+  #commit(made: PageEvent, attachment?: Attachment): void {
     // Pasted text may hold letters that nobody can keep.
     const event = plainThroughout(made)
     const free = this.#copy.touchAll && event.layer === 'work' && event.act !== 'add'
@@ -277,13 +277,13 @@ export class CopyStore {
       round: this.#now.round,
       ...(free ? { free } : {}),
     }
-    this.#keep(signed, sound)
+    this.#keep(signed, attachment)
     this.#remember(signed)
   }
 
-  #keep(signed: SignedEvent, sound?: Sound): void {
+  #keep(signed: SignedEvent, attachment?: Attachment): void {
     this.#set({ log: make(this.#now.log, signed) })
-    void this.#outbox.put(this.#copy.id, signed, sound)
+    void this.#outbox.put(this.#copy.id, signed, attachment)
   }
 
   #remember(event: PageEvent): void {

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo } from 'react'
 import { urlOf } from '../../api/ask.ts'
 
 /** Where photos and pictures of a copy are to be had: from this device until they are at school. */
-export function usePhotos(copy: string, bytesOf: (recording: string) => Blob | undefined) {
+export function usePhotos(copy: string, bytesOf: (name: string) => Blob | undefined) {
   const urls = useMemo(() => new Map<string, string>(), [])
   useEffect(
     () => () => {
@@ -12,13 +12,13 @@ export function usePhotos(copy: string, bytesOf: (recording: string) => Blob | u
     [urls],
   )
   return useCallback(
-    (recording: string) => {
-      let url = urls.get(recording)
+    (name: string) => {
+      let url = urls.get(name)
       if (url) return url
-      const here = bytesOf(recording)
-      if (!here) return urlOf(CALLS.attachment, { copy, attachment: recording })
+      const here = bytesOf(name)
+      if (!here) return urlOf(CALLS.attachment, { copy, attachment: name })
       url = URL.createObjectURL(here)
-      urls.set(recording, url)
+      urls.set(name, url)
       return url
     },
     [copy, bytesOf, urls],

@@ -1,9 +1,9 @@
 import type { SignedEvent, Thing } from '@hand-back/core'
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
+import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB, type StoreNames } from 'idb'
 
-/** The sound of a voice note that has not reached school yet. */
-export interface Sound {
-  readonly recording: string
+/** A sound or picture, by its own name, that has not reached school yet. */
+export interface Attachment {
+  readonly name: string
   readonly bytes: Blob
 }
 
@@ -14,7 +14,8 @@ export interface Kept {
   readonly person: string
   readonly copy: string
   readonly event: SignedEvent
-  readonly sound?: Sound
+  /** What it brings with it. */
+  readonly attachment?: Attachment
   /** The tab in which it was made: as long as that is open, it sends it itself. */
   readonly tab?: string
 }
@@ -29,8 +30,12 @@ export interface Typing {
   readonly typed: { readonly text: string } | { readonly thing: Thing }
 }
 
+/** Events and attachments are kept apart: many are read at once of these, one at a time of those. */
+type StoredEvent = Omit<Kept, 'attachment'> & { readonly attachment?: string }
+
 interface Store extends DBSchema {
-  outgoing: { key: number; value: Kept; indexes: { person: string; event: string } }
+  attachments: { key: string; value: Attachment }
+  outgoing: { key: number; value: StoredEvent; indexes: { person: string; event: string } }
   typing: { key: [string, string, string]; value: Typing }
 }
 
@@ -60,14 +65,18 @@ export function deviceKeepsake(): Keepsake {
     for (const listener of lost) listener()
   }
   const open = () =>
-    openDB<Store>('hand-back', 2, {
-      upgrade(db, before) {
+    openDB<Store>('hand-back', 3, {
+      async upgrade(db, before, _now, transaction) {
         if (before < 1) {
           const store = db.createObjectStore('outgoing', { keyPath: 'order', autoIncrement: true })
           store.createIndex('person', 'person')
           store.createIndex('event', 'event.id')
         }
-        db.createObjectStore('typing', { keyPath: ['person', 'copy', 'at'] })
+        if (before < 2) db.createObjectStore('typing', { keyPath: ['person', 'copy', 'at'] })
+        if (before < 3) {
+          db.createObjectStore('attachments', { keyPath: 'name' })
+          await keepApart(transaction)
+        }
       },
       // A newer version in another tab waits for this one.
       blocking: (_now, _next, event) => (event.target as IDBDatabase).close(),
@@ -96,22 +105,39 @@ export function deviceKeepsake(): Keepsake {
   return {
     put: (kept) =>
       using(async (db) => {
-        const transaction = db.transaction('outgoing', 'readwrite')
-        void transaction.store.add(kept)
+        const { attachment, ...event } = kept
+        const transaction = db.transaction(['outgoing', 'attachments'], 'readwrite')
+        if (attachment) void transaction.objectStore('attachments').put(attachment)
+        void transaction
+          .objectStore('outgoing')
+          .add(attachment ? { ...event, attachment: attachment.name } : event)
         // Said at once instead of when this tab comes round to it again: it may be gone by then.
         transaction.commit()
         await transaction.done
       }),
     drop: (events) =>
       using(async (db) => {
-        const transaction = db.transaction('outgoing', 'readwrite')
+        const transaction = db.transaction(['outgoing', 'attachments'], 'readwrite')
+        const store = transaction.objectStore('outgoing')
         for (const event of events) {
-          for (const key of await transaction.store.index('event').getAllKeys(event))
-            void transaction.store.delete(key)
+          for (const { order, attachment } of await store.index('event').getAll(event)) {
+            if (attachment) void transaction.objectStore('attachments').delete(attachment)
+            void store.delete(order!)
+          }
         }
         await transaction.done
       }),
-    of: (person) => using((db) => db.getAllFromIndex('outgoing', 'person', person)),
+    of: (person) =>
+      using(async (db) => {
+        const transaction = db.transaction(['outgoing', 'attachments'])
+        const events = await transaction.objectStore('outgoing').index('person').getAll(person)
+        return Promise.all(
+          events.map(async ({ attachment: name, ...event }): Promise<Kept> => {
+            const attachment = name && (await transaction.objectStore('attachments').get(name))
+            return attachment ? { ...event, attachment } : event
+          }),
+        )
+      }),
     putTyping: (typing) =>
       using(async (db) => {
         const transaction = db.transaction('typing', 'readwrite')
@@ -127,6 +153,17 @@ export function deviceKeepsake(): Keepsake {
       return quota === undefined || usage === undefined ? undefined : quota - usage
     },
     onLost: (listener) => void lost.add(listener),
+  }
+}
+
+/** Until version 3 an event held what it brings with it. */
+async function keepApart(transaction: IDBPTransaction<Store, ArrayLike<StoreNames<Store>>, 'versionchange'>) {
+  const events = transaction.objectStore('outgoing')
+  for (const row of await events.getAll()) {
+    const { sound, ...event } = row as StoredEvent & { sound?: { recording: string; bytes: Blob } }
+    if (!sound) continue
+    await transaction.objectStore('attachments').put({ name: sound.recording, bytes: sound.bytes })
+    await events.put({ ...event, attachment: sound.recording })
   }
 }
 

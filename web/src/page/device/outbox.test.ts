@@ -1,82 +1,10 @@
-import type { EventFate, KeepAnswer, PageEvent, SignedEvent } from '@hand-back/core'
+import type { EventFate } from '@hand-back/core'
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { Keepsake, Kept, Typing } from './keepsake.ts'
+import { made, memoryKeepsake, quiet, school } from '../../test/outboxes.ts'
+import type { Keepsake } from './keepsake.ts'
 import type { OtherTabs } from './otherTabs.ts'
-import { type Carrier, Outbox } from './outbox.ts'
-
-const made = (number: number): SignedEvent => ({
-  id: `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`,
-  page: '00000000-0000-4000-8000-000000000900',
-  layer: 'work',
-  madeAt: 0,
-  author: 'noor',
-  round: 1,
-  act: 'take',
-  items: ['00000000-0000-4000-8000-000000000001'],
-})
-
-function memoryKeepsake() {
-  const store = {
-    kept: [] as Kept[],
-    async put(entry: Kept) {
-      store.kept.push(entry)
-    },
-    async drop(events: readonly string[]) {
-      store.kept = store.kept.filter(({ event }) => !events.includes(event.id))
-    },
-    typing: [] as Typing[],
-    async putTyping(typing: Typing) {
-      store.typing = [...store.typing.filter(({ at }) => at !== typing.at), typing]
-    },
-    async dropTyping({ at }: Pick<Typing, 'at'>) {
-      store.typing = store.typing.filter((each) => each.at !== at)
-    },
-    typingIn: async (person: string, copy: string) =>
-      store.typing.filter((each) => each.person === person && each.copy === copy),
-    lost: () => {},
-    onLost(listener: () => void) {
-      store.lost = listener
-    },
-    room: async () => undefined,
-    async of(person: string) {
-      return store.kept.filter((entry) => entry.person === person)
-    },
-  }
-  return store
-}
-
-/** A school that keeps what it is sent, unless the script says otherwise for that call. */
-function school(
-  script: (
-    call: number,
-    events: readonly PageEvent[],
-  ) => KeepAnswer | 'lost' | 'answer lost' | undefined = () => undefined,
-) {
-  const log: string[] = []
-  let calls = 0
-  const carrier: Carrier = {
-    async keep(_copy, events) {
-      const said = script(++calls, events)
-      if (said === 'lost') throw new Error('no network')
-      if (said && said !== 'answer lost') return said
-      for (const { id } of events) if (!log.includes(id)) log.push(id)
-      if (said === 'answer lost') throw new Error('no network')
-      return {
-        ok: true,
-        fates: events.map(({ id }) => ({ id, fate: 'kept', seq: log.indexOf(id) + 1, round: 1 })),
-      }
-    },
-    sendSound: async () => {},
-    isRefusal: (error) => (error as Error).message === 'refused',
-    pause: () => new Promise((done) => setTimeout(done, 0)),
-  }
-  return { carrier, log }
-}
-
-const quiet = async (outbox: Outbox) => {
-  while (outbox.state.getState().going.size > 0) await new Promise((done) => setTimeout(done, 0))
-}
+import { Outbox } from './outbox.ts'
 
 describe('the outbox', () => {
   test('whatever gets lost on the way, everything arrives once and in order', async () => {
@@ -198,26 +126,6 @@ describe('the outbox', () => {
       }),
       { numRuns: 40 },
     )
-  })
-
-  test('a sound that is refused is held with what it belongs to', async () => {
-    const { carrier, log } = school()
-    const keepsake = memoryKeepsake()
-    let refuse = true
-    const outbox = new Outbox('noor', keepsake, {
-      ...carrier,
-      sendSound: async () => {
-        if (refuse) throw new Error('refused')
-      },
-    })
-    await outbox.put('copy', made(1), { recording: 'r', bytes: new Blob(['x']) })
-    outbox.setReached(true)
-    await quiet(outbox)
-    expect([log.length, keepsake.kept.length, outbox.whyHeld(made(1).id)]).toEqual([0, 1, 'refused'])
-    refuse = false
-    outbox.release()
-    await quiet(outbox)
-    expect(log).toEqual([made(1).id])
   })
 
   test('once its person has gone nothing is sent any more, and all of it stays', async () => {

@@ -1,6 +1,8 @@
 import type { EventFate, KeepAnswer, PageEvent, SignedEvent } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { Keepsake, Kept, Sound, Typing } from './keepsake.ts'
+import type { Meaning } from '../../api/meaning.ts'
+import type { Attachment, Keepsake, Kept, Typing } from './keepsake.ts'
+import { Lane } from './lane.ts'
 import type { OtherTabs } from './otherTabs.ts'
 import { nextBatch, unsigned } from './outgoing.ts'
 import { type Entry, Storing } from './storing.ts'
@@ -29,9 +31,9 @@ export interface OutboxState {
 /** The way to school, replaceable in tests. */
 export interface Carrier {
   keep(copy: string, events: readonly PageEvent[]): Promise<KeepAnswer>
-  sendSound(copy: string, sound: Sound): Promise<void>
-  /** Whether an error of `sendSound` is a refusal, and not a way that failed. */
-  isRefusal(error: unknown): boolean
+  sendAttachment(copy: string, attachment: Attachment): Promise<void>
+  /** What it means that `sendAttachment` threw. */
+  meaningOf(error: unknown): Meaning
   pause(milliseconds: number): Promise<void>
 }
 
@@ -46,7 +48,6 @@ export type CopyOutbox = Pick<
 /** Events that a person has deleted from the device. */
 type DeletedListener = (copy: string, events: readonly string[]) => void
 
-const LONGEST_PAUSE = 5_000
 /** So little room, in bytes, is said: a lesson's ink and a few photos. */
 const LITTLE_ROOM = 8_000_000
 /** It is looked for again after so many things that were made. */
@@ -81,7 +82,11 @@ export class Outbox {
   readonly #held = new Map<string, string>()
   /** What left this tab's outbox: another tab's row of it may still be there for a moment. */
   readonly #over = new Set<string>()
-  #busy = false
+  /** The attachments that are at school, by name. */
+  readonly #arrived = new Set<string>()
+  /** Events go beside attachments: a long recording does not hold up ink. */
+  readonly #events: Lane
+  readonly #attachments: Lane
   #closed = false
   #puts = 0
   /** The device could not be looked through: what was made before is not known. */
@@ -99,6 +104,12 @@ export class Outbox {
       isOver: (event) => this.#over.has(event),
       changed: () => this.#tell(),
     })
+    const way = {
+      isOpen: () => this.state.getState().reached,
+      pause: (milliseconds: number) => carrier.pause(milliseconds),
+    }
+    this.#events = new Lane({ ...way, next: () => this.#sendEvents() })
+    this.#attachments = new Lane({ ...way, next: () => this.#sendAttachment() })
     keepsake.onLost(() => this.#storing.allLost())
     this.#loaded = this.#adopt()
     this.#stopTabs = tabs?.onNews(() => void this.#adopt())
@@ -133,12 +144,12 @@ export class Outbox {
   }
 
   /** Keeps an event on the device and sends it as soon as it can. Fulfilled when the device has it, or cannot have it. */
-  async put(copy: string, event: SignedEvent, sound?: Sound): Promise<void> {
+  async put(copy: string, event: SignedEvent, attachment?: Attachment): Promise<void> {
     const entry: Entry = {
       person: this.#person,
       copy,
       event,
-      ...(sound ? { sound } : {}),
+      ...(attachment ? { attachment } : {}),
       ...(this.#tabs ? { tab: this.#tabs.own } : {}),
       stored: false,
     }
@@ -187,9 +198,9 @@ export class Outbox {
     return this.#held.get(event)
   }
 
-  /** The sound of a voice note that is still here, so that it can be played. */
-  soundOf(recording: string): Blob | undefined {
-    return this.#entries.find(({ sound }) => sound?.recording === recording)?.sound?.bytes
+  /** A sound or picture that is still here, so that it can be played or shown. */
+  bytesOf(name: string): Blob | undefined {
+    return this.#entries.find(({ attachment }) => attachment?.name === name)?.attachment?.bytes
   }
 
   /** Calls `listener` with the fate of events; returns how to stop. */
@@ -214,6 +225,7 @@ export class Outbox {
   /** Tries again what copies did not take before. */
   release(): void {
     this.#held.clear()
+    this.#arrived.clear()
     this.#tell()
     void this.#work()
   }
@@ -241,57 +253,49 @@ export class Outbox {
   }
 
   async #work(): Promise<void> {
-    if (this.#busy) return
-    this.#busy = true
     await this.#loaded
-    let pause = 250
-    while (this.state.getState().reached) {
-      const batch = nextBatch(this.#entries, (id) => this.#held.has(id))
-      if (batch.length === 0) break
-      if (await this.#send(batch)) pause = 250
-      else {
-        await this.#carrier.pause(pause)
-        pause = Math.min(LONGEST_PAUSE, pause * 2)
-      }
-    }
-    this.#busy = false
+    void this.#attachments.run()
+    void this.#events.run()
   }
 
-  /** Whether school answered. */
-  async #send(batch: readonly Kept[]): Promise<boolean> {
+  /** The next events; false: none can go now. Throws where the way failed. */
+  async #sendEvents(): Promise<boolean> {
+    const batch = nextBatch(
+      this.#entries,
+      (event) => this.#held.has(event),
+      (name) => this.bytesOf(name) !== undefined && !this.#arrived.has(name),
+    )
+    if (batch.length === 0 || this.#closed) return false
     const { copy } = batch[0]!
-    try {
-      const silent = await this.#sendSounds(batch)
-      const events = batch.filter((entry) => !silent.has(entry.event.id)).map(({ event }) => event)
-      if (events.length === 0 || this.#closed) return true
-      const answer = await this.#carrier.keep(copy, events.map(unsigned))
-      if (answer.ok) await this.#settle(copy, answer.fates)
-      else if (!answer.gone) return false
-      else
-        await this.#settle(
-          copy,
-          events.map(({ id }) => ({ id, fate: 'closed', why: answer.why })),
-        )
-      return true
-    } catch {
-      return false
-    }
+    const events = batch.map(({ event }) => event)
+    const answer = await this.#carrier.keep(copy, events.map(unsigned))
+    if (!answer.ok && !answer.gone) throw new Error(answer.why)
+    const fates = answer.ok
+      ? answer.fates
+      : events.map(({ id }): EventFate => ({ id, fate: 'closed', why: answer.why }))
+    await this.#settle(copy, fates)
+    return true
   }
 
-  /** Sends the sounds of a batch; returns the events whose sound was refused: they are held with it. */
-  async #sendSounds(batch: readonly Kept[]): Promise<Set<string>> {
-    const silent = new Set<string>()
-    for (const { copy, event, sound } of batch) {
-      if (!sound) continue
-      try {
-        await this.#carrier.sendSound(copy, sound)
-      } catch (error) {
-        if (!this.#carrier.isRefusal(error)) throw error
-        silent.add(event.id)
-        await this.#settle(copy, [{ id: event.id, fate: 'closed', why: (error as Error).message }])
-      }
+  /** The next attachment. One that is refused is held with the event that brings it. */
+  async #sendAttachment(): Promise<boolean> {
+    const entry = this.#entries.find(
+      ({ event, attachment }) =>
+        attachment && !this.#held.has(event.id) && !this.#arrived.has(attachment.name),
+    )
+    if (!entry?.attachment || this.#closed) return false
+    const { copy, event, attachment } = entry
+    try {
+      await this.#carrier.sendAttachment(copy, attachment)
+      this.#arrived.add(attachment.name)
+      void this.#events.run()
+    } catch (error) {
+      const meaning = this.#carrier.meaningOf(error)
+      if (meaning === 'again') throw error
+      const fate = meaning === 'wait' ? 'closed' : 'wrong'
+      await this.#settle(copy, [{ id: event.id, fate, why: (error as Error).message }])
     }
-    return silent
+    return true
   }
 
   async #settle(copy: string, fates: readonly EventFate[]): Promise<void> {

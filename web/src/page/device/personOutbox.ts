@@ -1,17 +1,16 @@
 import { CALLS } from '@hand-back/core'
-import { Problem, putBytes } from '../../api/ask.ts'
+import { ask, putBytes } from '../../api/ask.ts'
 import { live } from '../../api/live.ts'
+import { meaningOf } from '../../api/meaning.ts'
 import { ANSWER_WITHIN } from '../../api/patience.ts'
 import { deviceKeepsake, type Keepsake } from './keepsake.ts'
 import { browserTabs, type OtherTabs } from './otherTabs.ts'
 import { Outbox } from './outbox.ts'
+import { sendAttachment } from './sendAttachment.ts'
 
 let current: { person: string; outbox: Outbox; leave: () => void } | undefined
 let keepsake: Keepsake | undefined
 let tabs: OtherTabs | undefined
-
-/** Refusals that say that somebody is not signed in any more, or somebody else is: the way is closed, not the copy. */
-const NOT_MEANT = new Set([401, 409, 429])
 
 /** The outbox of the person signed in, tied to the live connection. One for the tab, for all copies. */
 export function outboxOf(person: string): Outbox {
@@ -26,9 +25,17 @@ export function outboxOf(person: string): Outbox {
     {
       keep: (copy, events) =>
         socket.timeout(ANSWER_WITHIN).emitWithAck('keep', { person, copy, events: [...events] }),
-      sendSound: (copy, { recording, bytes }) => putBytes(CALLS.keepAttachment, { copy, recording }, bytes),
-      isRefusal: (error) =>
-        error instanceof Problem && error.status >= 400 && error.status < 500 && !NOT_MEANT.has(error.status),
+      sendAttachment: (copy, { name, bytes }) => {
+        const ids = { copy, attachment: name }
+        return sendAttachment(
+          {
+            standing: () => ask(CALLS.attachmentStanding, ids),
+            send: (part, piece) => putBytes(CALLS.keepAttachment, ids, part, piece),
+          },
+          bytes,
+        )
+      },
+      meaningOf,
       pause: (milliseconds) => new Promise((done) => setTimeout(done, milliseconds)),
     },
     tabs,

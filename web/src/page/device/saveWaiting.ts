@@ -3,14 +3,16 @@ import type { Kept } from './keepsake.ts'
 /** Saves what waits on this device as one file: events as JSON, sounds and pictures in base64 beside them. */
 export async function saveWaiting(waiting: readonly Kept[]): Promise<void> {
   const made = await Promise.all(
-    waiting.map(async ({ copy, event, sound }) => ({
+    waiting.map(async ({ copy, event, attachment }) => ({
       copy,
       event,
-      ...(sound ? { sound: { recording: sound.recording, bytes: await asDataUrl(sound.bytes) } } : {}),
+      ...(attachment
+        ? { attachment: { name: attachment.name, bytes: await asDataUrl(attachment.bytes) } }
+        : {}),
     })),
   )
   const text = JSON.stringify(
-    { format: 'hand-back-waiting', version: 1, savedAt: new Date().toISOString(), made },
+    { format: 'hand-back-waiting', version: 2, savedAt: new Date().toISOString(), made },
     null,
     1,
   )

@@ -2,11 +2,11 @@ import type { LiveSocket } from '../../api/live.ts'
 import type { CopyOutbox } from './outbox.ts'
 
 /** An outbox that sends nothing and keeps nothing but what was recorded, until it is let go. */
-export function tracelessOutbox(): CopyOutbox & { bytesOf: (recording: string) => Blob | undefined } {
-  const recorded = new Map<string, Blob>()
+export function tracelessOutbox(): CopyOutbox & { bytesOf: (name: string) => Blob | undefined } {
+  const made = new Map<string, Blob>()
   return {
-    async put(_copy, _event, sound) {
-      if (sound) recorded.set(sound.recording, sound.bytes)
+    async put(_copy, _event, attachment) {
+      if (attachment) made.set(attachment.name, attachment.bytes)
     },
     waitingFor: async () => [],
     onFates: () => () => {},
@@ -15,7 +15,7 @@ export function tracelessOutbox(): CopyOutbox & { bytesOf: (recording: string) =
     keepTyping: async () => {},
     typed: async () => {},
     typingIn: async () => [],
-    bytesOf: (recording) => recorded.get(recording),
+    bytesOf: (name) => made.get(name),
   }
 }
 

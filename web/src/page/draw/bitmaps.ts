@@ -50,11 +50,11 @@ async function fetchBitmap(url: string): Promise<ImageBitmap> {
   return createImageBitmap(image)
 }
 
-/** A SHA-256 names a worksheet's file; anything else a recording of a copy. */
+/** A SHA-256 names a worksheet's file; anything else an attachment of a copy. */
 const isFile = (name: string) => name.length === 64
 
 /** The bitmaps of a page. `photoUrl` says where a copy's photos are to be had. */
-export function bitmapsFor(photoUrl?: (recording: string) => string): Bitmaps {
+export function bitmapsFor(photoUrl?: (name: string) => string): Bitmaps {
   return {
     picture(file) {
       const url = isFile(file) ? urlOf(CALLS.file, { file }) : photoUrl?.(file)

@@ -1,5 +1,7 @@
 import { type Habits, habits as habitsSchema } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
+import { Backoff } from '../../api/backoff.ts'
+import { meaningOf } from '../../api/meaning.ts'
 
 /** The way to school and this device's memory, replaceable in tests. */
 export interface HabitPlaces {
@@ -12,6 +14,7 @@ export interface HabitPlaces {
 /** Changes that follow each other within this many milliseconds are sent together. */
 const REST = 800
 const TRY_AGAIN = 15_000
+const LONGEST_PAUSE = 120_000
 
 /**
  * How one person likes to work. This device's own memory shows at once and without a network; what
@@ -23,6 +26,7 @@ export class HabitStore {
   readonly #places: HabitPlaces
   #unsent: Habits
   #timer: ReturnType<typeof setTimeout> | undefined
+  readonly #backoff = new Backoff(TRY_AGAIN, LONGEST_PAUSE)
   #closed = false
 
   constructor(person: string, places: HabitPlaces) {
@@ -62,8 +66,10 @@ export class HabitStore {
       await this.#places.send(sent)
       if (this.#unsent === sent) this.#unsent = {}
       this.#keep('unsent habits', this.#unsent)
-    } catch {
-      this.#soon(TRY_AGAIN)
+      this.#backoff.reset()
+    } catch (error) {
+      // What is not taken is sent with the next change, or when the page is opened again.
+      if (meaningOf(error) === 'again') this.#soon(this.#backoff.next())
     }
   }
 

@@ -25,7 +25,7 @@ interface PagesDialogProps {
   index: number
   person: Person
   copy: string
-  photoUrl: (recording: string) => string
+  photoUrl: (name: string) => string
   /** Left out: only to look and to turn. */
   writes: boolean
   onTurn: (page: string) => void

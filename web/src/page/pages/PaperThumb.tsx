@@ -9,7 +9,7 @@ import { wholePaper } from '../paper/papers.ts'
 export interface Work {
   readonly copy: string
   readonly items: readonly Item[]
-  readonly photoUrl: (recording: string) => string
+  readonly photoUrl: (name: string) => string
 }
 
 interface PaperThumbProps {

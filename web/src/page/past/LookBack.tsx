@@ -32,7 +32,7 @@ interface LookBackProps {
   store: CopyStore
   person: Person
   page: string
-  photoUrl: (recording: string) => string
+  photoUrl: (name: string) => string
   /** Left out: only to look. */
   writes: boolean
   onClose: () => void

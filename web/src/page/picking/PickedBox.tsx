@@ -24,7 +24,7 @@ interface PickedBoxProps {
   /** What things come to lie on. */
   lines: () => SnapLines
   view: View
-  photoUrl: (recording: string) => string
+  photoUrl: (name: string) => string
   /** Told whether things are in the air: then they are drawn here and nowhere else. */
   onLift: (lifted: boolean) => void
   /** Tapped while picked up. */

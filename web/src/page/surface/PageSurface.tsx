@@ -15,7 +15,7 @@ interface PageSurfaceProps {
   drawn: readonly Drawn[]
   strokes: readonly Stroke[]
   /** Where the photos of a copy are to be had. */
-  photoUrl?: (recording: string) => string
+  photoUrl?: (name: string) => string
   /** Left out: only to read. */
   writing: Writing | undefined
   label: string

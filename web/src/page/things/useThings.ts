@@ -2,6 +2,7 @@ import { fitThing, type Thing } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { hasWords, keepWords, wordsOf } from '../copy/keepWords.ts'
+import type { Attachment } from '../device/keepsake.ts'
 import { measure } from '../draw/letters.ts'
 import type { Picking } from '../picking/usePicking.ts'
 
@@ -20,7 +21,7 @@ export interface Things {
   type(words: string): void
   done(): void
   /** Puts a thing that is ready, and picks it up. */
-  add(thing: Thing, bytes?: { recording: string; bytes: Blob }): void
+  add(thing: Thing, attachment?: Attachment): void
 }
 
 /** Words that are being typed belong to the page they were begun on, whatever is shown by the time they are kept. */

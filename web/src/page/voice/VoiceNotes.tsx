@@ -9,7 +9,7 @@ interface VoiceNotesProps {
   notes: readonly { note: VoiceNote; mine: boolean }[]
   view: View
   /** The sound of a note that has not left this device yet. */
-  soundOf: (recording: string) => Blob | undefined
+  soundOf: (name: string) => Blob | undefined
   /** Left out: only to listen. */
   onMove?: (note: VoiceNote, to: { x: number; y: number }) => void
   onTake?: (note: VoiceNote) => void

@@ -39,7 +39,7 @@ interface WorkingPageProps {
   store: CopyStore
   person: Person
   /** What is recorded or photographed and has not left this device. */
-  bytesOf: (recording: string) => Blob | undefined
+  bytesOf: (name: string) => Blob | undefined
   /** It is only tried out: there is no past to look back at. */
   trial?: boolean
   /** What stands over the page, told which page it is, all pages, and how to turn to one. */
@@ -87,7 +87,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   const addVoice = ({ bytes, seconds }: Recorded, at: { x: number; y: number }) => {
     const recording = crypto.randomUUID()
     const note = { id: crypto.randomUUID(), kind: 'voice', ...at, recording, seconds } as const
-    store.add(page.id, [note], { recording, bytes })
+    store.add(page.id, [note], { name: recording, bytes })
   }
   const acts: AnswerActs = {
     answer: (where, value) => store.answer(page.id, where, value),
@@ -104,7 +104,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
           page.id,
           before.map(({ id }) => id),
         )
-        store.add(page.id, [photo], { recording, bytes })
+        store.add(page.id, [photo], { name: recording, bytes })
       })
     },
     turnTo: turnToPage,

@@ -17,7 +17,7 @@ interface WorktopProps {
   drawn: readonly Drawn[]
   /** Drawn in place of the page's own strokes, in other colours. */
   strokes?: readonly Stroke[] | undefined
-  photoUrl: (recording: string) => string
+  photoUrl: (name: string) => string
   label: string
   onView?: (view: View, window: { width: number; height: number }) => void
   /** What else lies on the page, placed by the view. */

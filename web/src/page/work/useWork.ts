@@ -40,7 +40,7 @@ export interface WorkPlace {
   /** What may be moved, changed and taken away. Left out: the page is only to be read. */
   readonly mine: ((placed: Placed) => boolean) | undefined
   /** What is recorded or photographed and has not left this device. */
-  readonly bytesOf: (recording: string) => Blob | undefined
+  readonly bytesOf: (name: string) => Blob | undefined
   /** Turns by so many pages. */
   readonly turn: (by: number) => void
   readonly turnToPage: (page: string) => void

@@ -178,7 +178,7 @@ function MarkedCopy({
     () => ({ title: 'The pile', acts: [{ keys: ['n'], words: 'next copy', run: onNext }] }),
     [onNext],
   )
-  const bytesOf = useCallback((recording: string) => outboxOf(person.id).soundOf(recording), [person.id])
+  const bytesOf = useCallback((name: string) => outboxOf(person.id).bytesOf(name), [person.id])
   const work = useWork({
     copy,
     store,

@@ -80,7 +80,7 @@ describe('keeping a worksheet being prepared', () => {
   })
 
   test('a refusal is said and not tried again until something changes', async () => {
-    school.failing = new Problem('Somebody else changed this worksheet.', 409)
+    school.failing = new Problem('Somebody else changed this worksheet.', 412)
     keeper.take(changed('ebb'))
     await jest.advanceTimersByTimeAsync(20_000)
     expect(keeper.state.getState().refused).toBe('Somebody else changed this worksheet.')

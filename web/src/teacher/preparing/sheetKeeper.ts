@@ -1,6 +1,8 @@
 import { CALLS, type Sheet, type SheetChange, type WorksheetWhole } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import { ask, Problem } from '../../api/ask.ts'
+import { ask, sentenceOf } from '../../api/ask.ts'
+import { Backoff } from '../../api/backoff.ts'
+import { meaningOf } from '../../api/meaning.ts'
 import type { Drafts } from './drafts.ts'
 
 /** How what was prepared stands with school; `refused` is a sentence when it cannot be kept as it is. */
@@ -39,7 +41,7 @@ export class SheetKeeper {
   #now: Sheet
   #timer: ReturnType<typeof setTimeout> | undefined
   #sending: Promise<void> | undefined
-  #pause = 1000
+  readonly #backoff = new Backoff(1000, LONGEST_PAUSE)
 
   constructor(worksheet: WorksheetWhole, carrier: SheetCarrier, drafts: Drafts) {
     this.#worksheet = worksheet.id
@@ -75,18 +77,15 @@ export class SheetKeeper {
       const { revision } = await this.#carrier.keep(changeBetween(this.#kept, sheet, this.#revision))
       this.#kept = sheet
       this.#revision = revision
-      this.#pause = 1000
+      this.#backoff.reset()
       if (this.#now === sheet) {
         await this.#drafts.drop(this.#worksheet)
         this.state.setState({ state: 'kept', refused: undefined })
       } else this.#soon(REST)
     } catch (error) {
-      const final = error instanceof Problem && error.status >= 400 && error.status < 500
-      this.state.setState({ state: 'here', refused: final ? error.message : undefined })
-      if (!final) {
-        this.#soon(this.#pause)
-        this.#pause = Math.min(LONGEST_PAUSE, this.#pause * 2)
-      }
+      const again = meaningOf(error) === 'again'
+      this.state.setState({ state: 'here', refused: again ? undefined : sentenceOf(error) })
+      if (again) this.#soon(this.#backoff.next())
     } finally {
       this.#sending = undefined
     }
