@@ -272,6 +272,6 @@ async function dayFigure(
     value: took,
     unit: 'ms',
     reference: { name: 'inserting as many rows', value: insert },
-    heldTo: 'a few seconds',
+    heldTo: '≤ 6 s',
   }
 }
