@@ -17,19 +17,29 @@ import { paint } from '../draw/paint.ts'
 import type { View } from '../view/view.ts'
 import { onScreen } from './onScreen.ts'
 
+/** What is in the hand: a pen with ink in it `writes` across cards, the eraser's touch takes a card back. */
+export type HeldTool = 'writes' | 'rubs' | 'nothing'
+
 interface CardsProps {
   page: WorksheetPage
   items: readonly Item[]
   copy: string
   view: View
+  held: HeldTool
   onPut: (id: string, card: string, to: { x: number; y: number }) => void
   onTake: (id: string) => void
 }
 
-/** The cards of a page, to be dragged or moved by keys; stacks, of which every drag takes one more. */
-export function Cards({ page, items, copy, view, onPut, onTake }: CardsProps) {
+/**
+ * The cards of a page, to be dragged or moved by keys; stacks, of which every drag takes one more. A card
+ * dropped on its stack is back in it.
+ */
+export function Cards({ page, items, copy, view, held, onPut, onTake }: CardsProps) {
   const cards = cardsOn(page, items, copy)
-  const put = (id: string, card: string, box: Box) => onPut(id, card, settle(page, box))
+  const put = (id: string, card: Printed<'card'>, box: Box) => {
+    if (!card.stack || !liesOn(box, card)) onPut(id, card.id, settle(page, box))
+    else if (cards.some((lying) => lying.id === id)) onTake(id)
+  }
   return (
     <>
       {page.printed.map(
@@ -43,8 +53,9 @@ export function Cards({ page, items, copy, view, onPut, onTake }: CardsProps) {
               view={view}
               page={page}
               label={`Stack: ${sayFace(item)}`}
+              held={held}
               printed
-              onLetGo={(box) => put(crypto.randomUUID(), item.id, box)}
+              onLetGo={(box) => put(crypto.randomUUID(), item, box)}
             />
           ),
       )}
@@ -56,12 +67,20 @@ export function Cards({ page, items, copy, view, onPut, onTake }: CardsProps) {
           view={view}
           page={page}
           label={sayCard(page, lying)}
-          onLetGo={(box) => put(lying.id, lying.card.id, box)}
+          held={held}
+          onLetGo={(box) => put(lying.id, lying.card, box)}
           {...(lying.moved ? { onTake: () => onTake(lying.id) } : {})}
         />
       ))}
     </>
   )
+}
+
+/** The middle of a card lies on its stack. */
+function liesOn(box: Box, stack: Box): boolean {
+  const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  const within = (at: number, from: number, length: number) => at >= from && at <= from + length
+  return within(middle.x, stack.x, stack.width) && within(middle.y, stack.y, stack.height)
 }
 
 function sayFace({ face }: Printed<'card'>): string {
@@ -80,6 +99,7 @@ interface CardSheetProps {
   view: View
   page: WorksheetPage
   label: string
+  held: HeldTool
   /** A stack is printed where it lies; its sheet shows only while one is drawn from it. */
   printed?: boolean
   onLetGo: (box: Box) => void
@@ -89,13 +109,28 @@ interface CardSheetProps {
 /** How far an arrow key moves a card, in points. */
 const STEP = 14
 
-function CardSheet({ card, box, view, page, label, printed = false, onLetGo, onTake }: CardSheetProps) {
+function CardSheet(props: CardSheetProps) {
+  const { card, box, view, page, label, held, printed = false, onLetGo, onTake } = props
   const [by, setBy] = useState<{ x: number; y: number }>()
   const from = useRef<{ x: number; y: number }>(undefined)
-  const shown = by ? { ...box, x: box.x + by.x / view.scale, y: box.y + by.y / view.scale } : box
-  const letGo = () => {
+  const lifted = (way: { x: number; y: number }) => ({
+    ...box,
+    x: box.x + way.x / view.scale,
+    y: box.y + way.y / view.scale,
+  })
+  const wayTo = (event: PointerEvent) => {
+    const start = from.current
+    return start && { x: event.clientX - start.x, y: event.clientY - start.y }
+  }
+  /** Where the pointer is now, not where it was when the card was last drawn. */
+  const letGo = (event: PointerEvent) => {
+    const way = wayTo(event)
     from.current = undefined
-    if (by && Math.hypot(by.x, by.y) > 3) onLetGo(shown)
+    if (way && Math.hypot(way.x, way.y) > 3) onLetGo(lifted(way))
+    setBy(undefined)
+  }
+  const goBack = () => {
+    from.current = undefined
     setBy(undefined)
   }
   const press = (event: KeyboardEvent) => {
@@ -117,26 +152,25 @@ function CardSheet({ card, box, view, page, label, printed = false, onLetGo, onT
   return (
     <button
       type="button"
-      data-takes="all"
+      data-takes="hand"
       aria-label={label}
       title="Drag it, or move it with the arrow keys; Enter puts it in the next drop place"
       className={`pointer-events-auto absolute cursor-grab touch-none ${by ? 'z-10 drop-shadow-[0_4px_6px_rgb(30_43_58/0.35)]' : ''}`}
-      style={onScreen(view, shown)}
+      style={onScreen(view, by ? lifted(by) : box)}
       onKeyDown={press}
       onPointerDown={(event: PointerEvent<HTMLElement>) => {
-        if (event.button !== 0) return
+        if (event.button !== 0 || (event.pointerType === 'pen' && held === 'writes')) return
+        if (held === 'rubs') return onTake?.()
         event.currentTarget.setPointerCapture(event.pointerId)
         from.current = { x: event.clientX, y: event.clientY }
       }}
       onPointerMove={(event) => {
-        const start = from.current
-        if (start) setBy({ x: event.clientX - start.x, y: event.clientY - start.y })
+        const way = wayTo(event)
+        if (way) setBy(way)
       }}
       onPointerUp={letGo}
-      onPointerCancel={() => {
-        from.current = undefined
-        setBy(undefined)
-      }}
+      onPointerCancel={goBack}
+      onLostPointerCapture={goBack}
     >
       {(!printed || by) && <Face card={card} scale={view.scale} />}
     </button>

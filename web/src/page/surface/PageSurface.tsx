@@ -104,10 +104,10 @@ export function PageSurface({
 
   const cursor = writing ? TOOLS[writing.tool].cursor : 'grab'
   return (
-    <div className="relative min-w-0 flex-1 overflow-hidden bg-blotter select-none">
+    <div className="relative min-w-0 flex-1 overflow-clip bg-blotter select-none">
       <div
         ref={host}
-        className="absolute inset-0 overflow-hidden"
+        className="absolute inset-0 overflow-clip"
         style={{ cursor }}
         data-scale={view.scale.toFixed(4)}
         data-x={view.x.toFixed(1)}
@@ -141,7 +141,7 @@ export function PageSurface({
         </div>
         <canvas data-layer="wet" className="pointer-events-none absolute inset-0" />
         {children && (
-          <div className="pointer-events-none absolute inset-0 overflow-hidden">{children(view)}</div>
+          <div className="pointer-events-none absolute inset-0 overflow-clip">{children(view)}</div>
         )}
       </div>
       {unseen && <UnseenPaper why={unseen} />}

@@ -16,6 +16,7 @@ import { PageHand } from '../tools/pageHand.ts'
 import type { Tool } from '../tools/tool.ts'
 import type { Finger, Writing } from '../tools/writing.ts'
 import {
+  bringInSight,
   fitScale,
   fitView,
   panBy,
@@ -26,6 +27,7 @@ import {
   type View,
   zoomAt,
 } from '../view/view.ts'
+import { FocusInSight } from './FocusInSight.ts'
 import { Pointers } from './pointers.ts'
 
 /** How long after a move of the view the ink is drawn sharp again, in milliseconds, when drawing it takes long. */
@@ -66,7 +68,10 @@ export class Surface {
   readonly #events: SurfaceEvents
   readonly #pointers: Pointers
   readonly #watch: ResizeObserver
+  readonly #focus: FocusInSight
   #window: Size = { width: 1, height: 1 }
+  /** How much of the window a keyboard on the screen covers, from below, in CSS pixels. */
+  #covered = 0
   #page: WorksheetPage | undefined
   #strokes: readonly Stroke[] = []
   #view: View = { scale: 1, x: 0, y: 0 }
@@ -109,9 +114,9 @@ export class Surface {
           cancel: (tool: Tool) => tool.cancel(hand),
         },
         toPage: (at) => toPage(this.#view, at),
-        pan: (dx, dy) => this.#page && this.setView(panBy(this.#view, dx, dy, this.#page, this.#window)),
+        pan: (dx, dy) => this.panBy(dx, dy),
         zoom: (at, factor) =>
-          this.#page && this.setView(zoomAt(this.#view, at, factor, this.#page, this.#window)),
+          this.#page && this.setView(zoomAt(this.#view, at, factor, this.#page, this.#open)),
         leans: () => this.#writing?.tool === 'pen' && this.#writing.swatch.nib === 'brush',
         penSeen: () => {
           this.#penSeen = true
@@ -121,6 +126,16 @@ export class Surface {
       },
       penSeen,
     )
+    this.#focus = new FocusInSight(host, {
+      covered: (height) => {
+        this.#covered = height
+        this.panBy(0, 0)
+      },
+      see: (box) => {
+        const { dx, dy } = bringInSight(box, this.#open)
+        if (dx !== 0 || dy !== 0) this.panBy(dx, dy)
+      },
+    })
     this.#watch = new ResizeObserver(() => this.#resize())
     this.#watch.observe(host)
     this.#resize()
@@ -128,6 +143,7 @@ export class Surface {
 
   close(): void {
     this.#watch.disconnect()
+    this.#focus.close()
     this.#pointers.close()
     this.#paper.close()
     clearTimeout(this.#rest)
@@ -164,7 +180,7 @@ export class Surface {
       this.#nextFrame()
       return
     }
-    this.#pointers.abandon()
+    this.#pointers.finish()
     const view = sameSize ? { ...this.#view, y: fitView(page, this.#window).y } : fitView(page, this.#window)
     this.setView(panBy(view, 0, 0, page, this.#window), true)
   }
@@ -182,6 +198,11 @@ export class Surface {
 
   set writing(writing: Writing | undefined) {
     this.#writing = writing
+  }
+
+  /** The part of the window that nothing covers. */
+  get #open(): Size {
+    return { width: this.#window.width, height: Math.max(1, this.#window.height - this.#covered) }
   }
 
   get view(): View {
@@ -209,7 +230,7 @@ export class Surface {
 
   /** Moves the view by CSS pixels. */
   panBy(dx: number, dy: number): void {
-    if (this.#page) this.setView(panBy(this.#view, dx, dy, this.#page, this.#window))
+    if (this.#page) this.setView(panBy(this.#view, dx, dy, this.#page, this.#open))
   }
 
   setView(wanted: View, redraw = false): void {

@@ -1,6 +1,7 @@
 import { type Guide, guided, guidedEnd, type InkPoint, lean, type Point } from '@hand-back/core'
 import { pressedByKeys } from '../keys/takesKeys.ts'
 import type { Tool } from '../tools/tool.ts'
+import { PalmGuard } from './PalmGuard.ts'
 
 /** What the pointers act on. */
 export interface PointerTarget {
@@ -33,6 +34,7 @@ const TAP = { pen: 5, finger: 10 }
 
 interface Stroke {
   readonly pointer: number
+  readonly byFinger: boolean
   readonly tool: Tool
   readonly startedAt: number
   readonly guides: readonly Guide[]
@@ -51,11 +53,14 @@ const PLAINLY_WRITING = { time: 250, way: 30 }
 export class Pointers {
   readonly #element: HTMLElement
   readonly #target: PointerTarget
+  readonly #palms: PalmGuard
   readonly #touches = new Map<number, Point>()
   #stroke: Stroke | undefined
   #panning: { pointer: number; at: Point } | undefined
   #penAt = Number.NEGATIVE_INFINITY
   #spaceHeld = false
+  /** Touches that were taken for the hand that holds the pen. */
+  readonly #doubted = new Set<number>()
   #tapped: { box: HTMLElement; at: Point } | undefined
   /** A finger that moves the page, as long as it has not: a tap of it means the tool. */
   #fingerTap: { pointer: number; at: Point; tool: Tool } | undefined
@@ -67,6 +72,7 @@ export class Pointers {
     this.#target = target
     this.fingerMoves = fingerMoves
     element.style.touchAction = 'none'
+    this.#palms = new PalmGuard(element, (event) => this.#isHand(event))
     element.addEventListener('pointerdown', this.#down)
     element.addEventListener('pointermove', this.#move)
     element.addEventListener('pointerup', this.#up)
@@ -78,6 +84,8 @@ export class Pointers {
   }
 
   close(): void {
+    this.finish()
+    this.#palms.close()
     const element = this.#element
     element.removeEventListener('pointerdown', this.#down)
     element.removeEventListener('pointermove', this.#move)
@@ -89,19 +97,25 @@ export class Pointers {
     removeEventListener('keyup', this.#key)
   }
 
-  /** Something breaks a stroke off: what was plainly writing is kept, a touch that only just began is as if it never was. */
-  #breakOff(event: PointerEvent): void {
+  /**
+   * Something ends a stroke before the hand does: the page turns, a second finger comes, the browser takes
+   * over. What a pen or mouse wrote is kept, and what a finger plainly wrote; a touch that only just began,
+   * a loop, a box are as if they had never been.
+   */
+  finish(at = performance.now()): void {
     const stroke = this.#stroke
     if (!stroke) return
-    const long = event.timeStamp - stroke.startedAt >= PLAINLY_WRITING.time
-    if (stroke.tool.writes && long && stroke.gone >= PLAINLY_WRITING.way) {
+    const { time, way } = PLAINLY_WRITING
+    const plain = at - stroke.startedAt >= time && stroke.gone >= way
+    if (!stroke.tool.writes || (stroke.byFinger && !plain)) this.#abandon()
+    else {
       this.#stroke = undefined
+      this.#tapped = undefined
       this.#target.drawing.up(stroke.tool)
-    } else this.abandon()
+    }
   }
 
-  /** Ends a stroke under way as if it had never begun, for instance when the page turns. */
-  abandon(): void {
+  #abandon(): void {
     if (this.#stroke) this.#target.drawing.cancel(this.#stroke.tool)
     this.#stroke = undefined
   }
@@ -109,17 +123,22 @@ export class Pointers {
   readonly #down = (event: PointerEvent) => {
     const place = placeUnder(event)
     if (place === 'all' || (place === 'typing' && !this.#writesOver(event))) return
-    if (place === 'one') return this.#overlayDown(event)
+    if (place === 'one' || (place === 'hand' && !this.#writesAcross(event))) return this.#overlayDown(event)
     if (event.pointerType === 'touch') return this.#touchDown(event)
     if (event.pointerType === 'pen') {
       this.#penAt = event.timeStamp
       this.#target.penSeen()
-      this.abandon()
+      this.#abandon()
       this.#touches.clear()
     }
     const pans = event.button === 1 || (event.button === 0 && this.#spaceHeld)
     if (pans) this.#beginPan(event)
     else if (event.button === 0 || event.button === 5) this.#beginStroke(event)
+  }
+
+  /** A pen with ink in it writes across what other pointers move. */
+  #writesAcross(event: PointerEvent): boolean {
+    return event.pointerType === 'pen' && this.#target.toolFor(false)?.writes === true
   }
 
   /** A pen writes over a box that one types in; a tap of it means the box. */
@@ -135,16 +154,26 @@ export class Pointers {
   }
 
   #touchDown(event: PointerEvent): void {
-    const handNear = this.#stroke?.pointer !== undefined && !this.#touches.has(this.#stroke.pointer)
-    if (isPalm(event) || handNear || event.timeStamp - this.#penAt < HAND_NEAR) return
+    if (this.#isHand(event)) {
+      this.#doubted.add(event.pointerId)
+      return
+    }
     this.#touches.set(event.pointerId, this.#place(event))
     this.#element.setPointerCapture(event.pointerId)
     this.#fingerTap = undefined
     const tool = this.#target.toolFor(false)
     // A second finger says that the first was not going to write.
-    if (this.#touches.size > 1) this.#breakOff(event)
-    else if (!this.fingerMoves) this.#beginStroke(event)
+    if (this.#touches.size > 1) {
+      this.finish(event.timeStamp)
+      this.#takeAllTouches()
+    } else if (!this.fingerMoves) this.#beginStroke(event)
     else if (tool?.taps) this.#fingerTap = { pointer: event.pointerId, at: this.#place(event), tool }
+  }
+
+  /** A touch is the hand that holds the pen: as broad as a palm, while the pen writes, or just after. */
+  #isHand(event: PointerEvent): boolean {
+    const penWrites = this.#stroke !== undefined && !this.#stroke.byFinger
+    return isPalm(event) || penWrites || event.timeStamp - this.#penAt < HAND_NEAR
   }
 
   /** Fingers that move the page still pick up and put down by a tap. */
@@ -161,7 +190,12 @@ export class Pointers {
     if (event.pointerType !== 'touch' || isPalm(event)) return
     this.#fingerTap = undefined
     this.#touches.set(event.pointerId, this.#place(event))
-    if (this.#touches.size > 1) for (const id of this.#touches.keys()) this.#element.setPointerCapture(id)
+    if (this.#touches.size > 1) this.#takeAllTouches()
+  }
+
+  /** From whatever had them: what one finger moved lies again where it was. */
+  #takeAllTouches(): void {
+    for (const id of this.#touches.keys()) this.#element.setPointerCapture(id)
   }
 
   #beginStroke(event: PointerEvent): void {
@@ -173,6 +207,7 @@ export class Pointers {
     this.#element.setPointerCapture(event.pointerId)
     this.#stroke = {
       pointer: event.pointerId,
+      byFinger: event.pointerType === 'touch',
       tool,
       startedAt: event.timeStamp,
       guides: this.#target.guidesFor(tool, event.pointerType),
@@ -199,13 +234,15 @@ export class Pointers {
       return
     }
     if (this.#touches.has(event.pointerId)) this.#moveTouch(event)
+    // Judged again while it lasts: the pen has gone, and it was a finger after all.
+    else if (this.#doubted.delete(event.pointerId)) this.#touchDown(event)
   }
 
   #extendStroke(event: PointerEvent): void {
     const stroke = this.#stroke!
-    // A finger that flattened into a palm was not writing.
+    // A finger that flattened into a palm was not writing, or writes no more.
     if (event.pointerType === 'touch' && isPalm(event)) {
-      this.abandon()
+      this.finish(event.timeStamp)
       return
     }
     const at = this.#place(event)
@@ -243,6 +280,7 @@ export class Pointers {
 
   readonly #up = (event: PointerEvent) => {
     this.#touches.delete(event.pointerId)
+    this.#doubted.delete(event.pointerId)
     this.#endFingerTap(event)
     if (event.pointerId === this.#panning?.pointer) this.#panning = undefined
     if (event.pointerId !== this.#stroke?.pointer) return
@@ -262,9 +300,10 @@ export class Pointers {
 
   readonly #cancel = (event: PointerEvent) => {
     this.#touches.delete(event.pointerId)
+    this.#doubted.delete(event.pointerId)
     this.#fingerTap = undefined
     if (event.pointerId === this.#panning?.pointer) this.#panning = undefined
-    if (event.pointerId === this.#stroke?.pointer) this.#breakOff(event)
+    if (event.pointerId === this.#stroke?.pointer) this.finish(event.timeStamp)
   }
 
   readonly #wheel = (event: WheelEvent) => {
@@ -298,8 +337,9 @@ export class Pointers {
 }
 
 /**
- * What lies over the page and takes pointers itself says so with `data-takes`: `all` of them, one at a
- * time (`one`: two fingers still move the page), or those that do not write (`typing`).
+ * What lies over the page and takes pointers itself says so with `data-takes`: `all` of them; one at a time
+ * (`one`: two fingers still move the page); the same but for pens that write across it (`hand`); or those
+ * that do not write (`typing`).
  */
 function placeUnder(event: PointerEvent): string | undefined {
   const target = event.target as Element | null

@@ -72,6 +72,30 @@ function clampSide(at: number, length: number, room: number): number {
   return Math.min(MARGIN, Math.max(room - length - MARGIN, at))
 }
 
+/**
+ * By how much a view must move so that a box of the window (CSS pixels) is in sight, with some room around it.
+ * What is larger than the window is seen from its top left.
+ */
+export function bringInSight(
+  box: { left: number; top: number; right: number; bottom: number },
+  window: Size,
+) {
+  return {
+    dx: sideInSight(box.left, box.right, window.width),
+    dy: sideInSight(box.top, box.bottom, window.height),
+  }
+}
+
+/** Room left around what is brought in sight, in CSS pixels. */
+const AROUND = 24
+
+function sideInSight(from: number, to: number, room: number): number {
+  const low = from - AROUND
+  const high = to + AROUND
+  if (from >= 0 && to <= room) return 0
+  return low < 0 || high - low > room ? -low : room - high
+}
+
 /** The part of the page that the window shows, in points, with `margin` CSS pixels more on each side. */
 export function shownPart(view: View, window: Size, margin = 0): Bounds {
   const from = toPage(view, { x: -margin, y: -margin })

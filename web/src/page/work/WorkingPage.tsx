@@ -9,7 +9,7 @@ import {
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useState } from 'react'
 import { useStore } from 'zustand'
-import { Cards } from '../answers/Cards.tsx'
+import { Cards, type HeldTool } from '../answers/Cards.tsx'
 import { PrintedWords } from '../answers/PrintedWords.tsx'
 import { useAnswersOf, useDrawnToRead, useDrawnToWork } from '../answers/useDrawn.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
@@ -23,6 +23,7 @@ import { usePagesNow } from '../pages/usePagesNow.ts'
 import { usePlace, useSameLook } from '../pages/usePlace.ts'
 import { useReading } from '../reading/useReading.ts'
 import { STUDENT_SWATCHES } from '../strip/swatches.ts'
+import { TOOLS, type ToolName } from '../tools/index.ts'
 import { useTools } from '../tools/useTools.ts'
 import type { Recorded } from '../voice/recorder.ts'
 import { SpeakButton } from '../voice/SpeakButton.tsx'
@@ -130,6 +131,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
                 items={answered}
                 copy={copy.id}
                 view={view}
+                held={heldTool(work.tools.tool)}
                 onPut={(id, card, to) => store.putCard(page.id, id, card, to)}
                 onTake={(id) => store.take(page.id, [id])}
               />
@@ -198,4 +200,10 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
       )}
     </>
   )
+}
+
+/** What the tool in hand is to the cards on the page. */
+function heldTool(tool: ToolName): HeldTool {
+  if (TOOLS[tool].writes) return 'writes'
+  return tool === 'eraser' ? 'rubs' : 'nothing'
 }
