@@ -1,9 +1,19 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
+import { atWork, seeAsTeacher } from './fixtures/atWork.ts'
 import { openCopy, prepareLesson } from './fixtures/lesson.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
-import { along, button, drawWithPen, expectColour, expectInk, expectKept, onScreen } from './hands/hands.ts'
+import {
+  along,
+  button,
+  drawWithMouse,
+  drawWithPen,
+  expectColour,
+  expectInk,
+  expectKept,
+  onScreen,
+} from './hands/hands.ts'
 
 const server = testServer()
 
@@ -116,4 +126,31 @@ test('the strip lies where the teacher wants it, and what is seen large is writt
   await teacher.mouse.move(panel.x + 120, panel.y + 90, { steps: 4 })
   await teacher.mouse.up()
   await expect.poll(() => laidOn(copies[0]!)).toEqual(['stroke'])
+})
+
+test('handed back under a working pen: it is asked first, undone at once, and the student writes on', async ({
+  somebody,
+}) => {
+  const { student, teacher, lesson } = await atWork(server, somebody, await makePdf([{}]))
+  await drawWithMouse(student, along({ x: 80, y: 150 }, { x: 250, y: 150 }))
+  await expectKept(student)
+  await seeAsTeacher(server, teacher, lesson)
+  await expectInk(teacher, { x: 160, y: 150 })
+  await drawWithMouse(teacher, along({ x: 80, y: 300 }, { x: 250, y: 300 }))
+  await expectKept(teacher)
+  await button(teacher, 'Hand back as it is …').click()
+  await expect(teacher.getByText(/whatever Lotte is in the middle of stops there/)).toBeVisible()
+  await button(teacher, 'Hand back now').click()
+  await expectInk(student, { x: 160, y: 300 })
+  await teacher.locator('[data-sonner-toast]').getByRole('button', { name: 'Undo' }).click()
+  await expectInk(student, { x: 160, y: 300 }, false)
+  await drawWithMouse(student, along({ x: 80, y: 200 }, { x: 250, y: 200 }))
+  await expectInk(teacher, { x: 160, y: 200 })
+
+  await button(teacher, 'Hand back as it is …').click()
+  await button(teacher, 'Hand back now').click()
+  await expect(button(teacher, 'Bring it back')).toBeVisible()
+  await student.reload()
+  await expectInk(student, { x: 160, y: 300 })
+  await expect(button(teacher, 'Bring it back')).toBeHidden()
 })

@@ -192,6 +192,10 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/copies/${own(lesson).copy}/hand-back`,
     teacher: true,
   },
+  'POST /copies/:copy/bring-back': {
+    path: (lesson) => `/copies/${own(lesson).copy}/bring-back`,
+    teacher: true,
+  },
   'POST /copies/:copy/another-go': {
     path: (lesson) => `/copies/${own(lesson).copy}/another-go`,
     teacher: true,

@@ -58,6 +58,8 @@ export const copyRow = z.object({
   state: copyState,
   round: z.number(),
   markingBegan: z.boolean(),
+  /** It was handed back and is not read yet: it can be brought back to this. */
+  stateBefore: copyState.nullable(),
   handedInAt: z.number().nullable(),
 })
 export type CopyRow = z.infer<typeof copyRow>

@@ -5,6 +5,7 @@ import { handedBackRound, mayRead, mayWrite, mayWriteOn, worksOn } from '../log/
 import { WAYS } from './plan.ts'
 import {
   anotherGo,
+  broughtBack,
   COPY_STATES,
   handedBack,
   handedIn,
@@ -14,14 +15,16 @@ import {
   takenBack,
 } from './state.ts'
 
-const steps = { opened, handedIn, takenBack, handedBack, anotherGo }
+const FRESH = { state: 'waiting', round: 1, markingBegan: false, stateBefore: null } as const
+
+const steps = { broughtBack, opened, handedIn, takenBack, handedBack, anotherGo }
 const walk = fc.array(fc.constantFrom(...(Object.keys(steps) as (keyof typeof steps)[])), { maxLength: 30 })
 
 describe('the way of a copy', () => {
   test('whatever is pressed, rounds never go back and a copy given back is never with its student', () => {
     fc.assert(
       fc.property(walk, (presses) => {
-        let copy: Standing = { state: 'waiting', round: 1, markingBegan: false }
+        let copy: Standing = { ...FRESH }
         for (const press of presses) {
           const before = copy
           try {
@@ -32,7 +35,9 @@ describe('the way of a copy', () => {
           }
           expect(copy.round).toBeGreaterThanOrEqual(before.round)
           expect(steps[press] === anotherGo || copy.round === before.round).toBe(true)
-          expect(handedBackRound(copy)).toBeGreaterThanOrEqual(handedBackRound(before))
+          // Only what nobody has read is taken from its student again.
+          if (press !== 'broughtBack' || before.stateBefore === null)
+            expect(handedBackRound(copy)).toBeGreaterThanOrEqual(handedBackRound(before))
           // A press again changes nothing or is refused; it never goes further.
           if (press !== 'anotherGo') expect(steps[press](copy)).toEqual(copy)
         }
@@ -40,17 +45,23 @@ describe('the way of a copy', () => {
     )
   })
   test('what was handed in can be taken back until marking began', () => {
-    const copy = handedIn(opened({ state: 'waiting', round: 1, markingBegan: false }))
+    const copy = handedIn(opened({ ...FRESH }))
     expect(takenBack(copy).state).toBe('working')
     expect(() => takenBack({ ...copy, markingBegan: true })).toThrow(/begun to write/)
   })
+  test('what was handed back by mistake is brought back to where it stood, until it is read', () => {
+    for (const copy of [opened(FRESH), handedIn(opened(FRESH)), anotherGo(handedIn(opened(FRESH)))]) {
+      expect(broughtBack(handedBack(copy))).toEqual(copy)
+      expect(() => broughtBack(opened(handedBack(copy)))).toThrow(/read by now/)
+    }
+  })
   test('another go begins a round, and taking back in it leads to another go', () => {
-    const copy = anotherGo(handedBack(handedIn({ state: 'working', round: 1, markingBegan: true })))
+    const copy = anotherGo(handedBack(handedIn({ ...FRESH, state: 'working', markingBegan: true })))
     expect(copy).toMatchObject({ state: 'another go', round: 2, markingBegan: false })
     expect(takenBack(handedIn(copy)).state).toBe('another go')
   })
   test('a copy never opened is not handed back', () => {
-    expect(() => handedBack({ state: 'waiting', round: 1, markingBegan: false })).toThrow(Refused)
+    expect(() => handedBack({ ...FRESH })).toThrow(Refused)
   })
 })
 

@@ -8,6 +8,8 @@ export interface Standing {
   readonly round: number
   /** The teacher has written feedback in this round. */
   readonly markingBegan: boolean
+  /** While it is handed back and the student has not opened it since: where it stood before. */
+  readonly stateBefore: CopyState | null
 }
 
 /** Why something cannot be done, in a sentence for people. */
@@ -20,8 +22,9 @@ export class Refused extends Error {
   }
 }
 
-/** The student opens the copy. */
+/** The student opens the copy: what was handed back is read. */
 export function opened<S extends Standing>(copy: S): S {
+  if (copy.stateBefore !== null) return { ...copy, stateBefore: null }
   return copy.state === 'waiting' ? { ...copy, state: 'working' } : copy
 }
 
@@ -48,7 +51,15 @@ export function takenBack<S extends Standing>(copy: S): S {
 export function handedBack<S extends Standing>(copy: S): S {
   if (copy.state === 'handed back') return copy
   if (copy.state === 'waiting') throw new Refused('A copy that was never opened cannot be handed back.')
-  return { ...copy, state: 'handed back' }
+  return { ...copy, state: 'handed back', stateBefore: copy.state }
+}
+
+/** The teacher brings back what was handed back by mistake, to where it stood, until the student has read it. Throws `Refused`. */
+export function broughtBack<S extends Standing>(copy: S): S {
+  if (copy.state !== 'handed back') return copy
+  if (copy.stateBefore === null)
+    throw new Refused('It has been read by now. Ask for another go to have it worked on again.')
+  return { ...copy, state: copy.stateBefore, stateBefore: null }
 }
 
 /** The teacher asks for another go: what was written is handed back and a new round begins. Throws `Refused`. */
@@ -56,5 +67,5 @@ export function anotherGo<S extends Standing>(copy: S): S {
   if (copy.state !== 'handed in' && copy.state !== 'handed back') {
     throw new Refused('Another go can be asked for once the work is handed in.')
   }
-  return { ...copy, state: 'another go', round: copy.round + 1, markingBegan: false }
+  return { ...copy, state: 'another go', round: copy.round + 1, markingBegan: false, stateBefore: null }
 }

@@ -154,6 +154,21 @@ describe('feedback', () => {
     expect(after.map(({ id }) => id)).toEqual([note.id])
   })
 
+  test('handed back by mistake it is brought back, with nothing of it told any more, until it is read', async () => {
+    const { teacher, student, copy, page } = await freshCopy()
+    await student.post(`/copies/${copy}/open`)
+    await student.keep(copy, [adding(page)])
+    await teacher.keep(copy, [adding(page, 'feedback')])
+    await teacher.post(`/copies/${copy}/hand-back`)
+    expect(await teacher.post(`/copies/${copy}/bring-back`)).toMatchObject({ state: 'working', round: 1 })
+    expect(read(await student.follow(copy)).map(({ layer }) => layer)).toEqual(['work'])
+    expect(fates(await student.keep(copy, [adding(page)]))).toEqual(['kept'])
+
+    await teacher.post(`/copies/${copy}/hand-back`)
+    await student.post(`/copies/${copy}/open`)
+    await expect(teacher.post(`/copies/${copy}/bring-back`)).rejects.toThrow(/read by now/)
+  })
+
   test('of a second round stays hidden while the first stays in sight', async () => {
     const { teacher, student, copy, page } = await freshCopy()
     await student.post(`/copies/${copy}/open`)

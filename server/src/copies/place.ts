@@ -23,6 +23,7 @@ export interface CopyRecord {
   readonly state: CopyState
   readonly round: number
   readonly markingBegan: boolean
+  readonly stateBefore: CopyState | null
   /** In milliseconds since 1970. */
   readonly handedInAt: number | null
   /** What its log and its attachments take. */
@@ -33,7 +34,7 @@ export interface CopyRecord {
 export const COPY_FIELDS = `c.id, c.handout_id AS "handoutId", h.version_id AS "versionId", h.teacher_id AS "teacherId",
   c.name, c.set_id AS "setId", c.dealt, h.way, h.touch_all AS "touchAll",
   h.withdrawn_at IS NULL AND coalesce(h.opens_at <= now(), true) AS out,
-  c.state, c.round, c.marking_began AS "markingBegan", c.bytes::float8 AS bytes,
+  c.state, c.round, c.marking_began AS "markingBegan", c.state_before AS "stateBefore", c.bytes::float8 AS bytes,
   (extract(epoch FROM c.handed_in_at) * 1000)::float8 AS "handedInAt"`
 
 /** The role that a person plays in a copy: it is theirs, or they handed it out. Nobody else has one. */

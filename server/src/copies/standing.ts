@@ -1,5 +1,6 @@
 import {
   anotherGo,
+  broughtBack,
   handedBack,
   handedIn,
   opened,
@@ -21,6 +22,7 @@ const STEPS = {
   handIn: { by: 'student', rule: handedIn },
   takeBack: { by: 'student', rule: takenBack },
   handBack: { by: 'teacher', rule: handedBack },
+  bringBack: { by: 'teacher', rule: broughtBack },
   anotherGo: { by: 'teacher', rule: anotherGo },
 } as const satisfies Record<string, { by: Role; rule: (copy: CopyRecord) => CopyRecord }>
 
@@ -47,13 +49,14 @@ export async function takeStep(
     const changed: CopyRecord = rule(copy)
     if (changed === copy) return { before: copy, after: copy }
     const handedInAt = changed.state === 'handed in' ? context.now() : changed.handedInAt
-    const { state, round, markingBegan } = changed
+    const { state, round, markingBegan, stateBefore } = changed
     await tx
       .update(copies)
       .set({
         state,
         round,
         markingBegan,
+        stateBefore,
         handedInAt: handedInAt === null ? null : new Date(handedInAt),
       })
       .where(eq(copies.id, id))

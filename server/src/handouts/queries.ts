@@ -99,7 +99,7 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
 export async function copyRows(db: Queries, handoutId: string, copy?: string): Promise<CopyRow[]> {
   const { rows } = await db.execute(sql`
     SELECT c.id, c.name AS "groupName", c.set_id AS "setId", c.dealt, c.state, c.round,
-      c.marking_began AS "markingBegan", extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt",
+      c.marking_began AS "markingBegan", c.state_before AS "stateBefore", extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt",
       coalesce((SELECT json_agg(json_build_object('id', p.id, 'name', p.name) ORDER BY p.name)
          FROM copy_member m JOIN person p ON p.id = m.student_id
          WHERE m.copy_id = c.id AND m.left_at IS NULL), '[]') AS students,

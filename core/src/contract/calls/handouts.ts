@@ -28,4 +28,5 @@ export const handBackMany = doing('teacher', '/handouts/:handout/hand-back', han
 export const givePages = putting('teacher', '/copies/:copy/owners', pageOwners, nothing)
 export const changeSet = putting('teacher', '/copies/:copy/set', copySet, nothing)
 export const handBack = doing('teacher', '/copies/:copy/hand-back', nothing, copyStanding)
+export const bringBack = doing('teacher', '/copies/:copy/bring-back', nothing, copyStanding)
 export const anotherGo = doing('teacher', '/copies/:copy/another-go', nothing, copyStanding)

@@ -99,6 +99,8 @@ export const copies = pgTable(
     state: text().$type<CopyState>().notNull().default('waiting'),
     round: integer().notNull().default(1),
     markingBegan: boolean('marking_began').notNull().default(false),
+    /** Where it stood before it was handed back, until it is read. */
+    stateBefore: text('state_before').$type<CopyState>(),
     workSeq: integer('work_seq').notNull().default(0),
     helpSeq: integer('help_seq').notNull().default(0),
     feedbackSeq: integer('feedback_seq').notNull().default(0),

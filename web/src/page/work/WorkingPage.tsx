@@ -1,5 +1,6 @@
 import {
   type CopyWhole,
+  mayRead,
   mayWriteOn,
   type Person,
   type Placed,
@@ -47,18 +48,21 @@ interface WorkingPageProps {
   children: (index: number, pages: readonly WorksheetPage[], turnTo: (page: string) => void) => ReactNode
 }
 
-const everything = () => true
-
 /** A copy as its student works on it: the page, what is printed on it, answers, ink, things, voice, and the strip of tools. */
 export function WorkingPage({ copy, store, person, bytesOf, trial = false, children }: WorkingPageProps) {
-  const { state, ready } = useStore(store.view)
+  const { state, round, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
   const place = usePlace(copy.id, pages)
   const { index, turnTo, turnToPage } = place
   const tools = useTools(person, STUDENT_SWATCHES)
   const [over, setOver] = useState<'pages' | 'past'>()
   const page = pages[index]!
-  const seen = useSeen(store, page.id, everything)
+  // What was handed back by mistake and brought back has been told to this device, and is not its student's to read yet.
+  const readable = useCallback(
+    ({ layer, round: of }: Placed) => mayRead('student', { state, round }, layer, of),
+    [state, round],
+  )
+  const seen = useSeen(store, page.id, readable)
   const { touchAll } = copy
   const mine = useCallback(
     (placed: Placed) => placed.layer === 'work' && (touchAll || placed.author === person.id),

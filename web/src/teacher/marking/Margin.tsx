@@ -9,8 +9,9 @@ import { StateTag } from '../../ui/Corner.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
 import { sayWhen } from '../../ui/when.ts'
-import { handBack } from '../handout/handBack.ts'
+import { bringBack, handBack } from '../handout/handBack.ts'
 import { TakeAway } from '../TakeAway.tsx'
+import { HandBackEarly } from './HandBackEarly.tsx'
 
 interface MarginProps {
   handout: HandoutWhole
@@ -22,6 +23,7 @@ interface MarginProps {
 /** Beside the page while marking: whose copy, where it stands, and what to do with it. */
 export function Margin({ handout, row, outbox, children }: MarginProps) {
   const { state, round, name } = row
+  const first = row.shared ? name : name.split(' ')[0]!
   // Ink that came after the step would belong to the next round.
   const back = useAct(async () => {
     if (await allArrived(outbox, row.id)) await handBack(handout.id, [row.id])
@@ -46,14 +48,18 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
         </p>
         {row.handedInAt !== null && <p className="text-ink-soft">handed in {sayWhen(row.handedInAt)}</p>}
       </div>
-      <p className="border-l-[3px] border-madder pl-3 text-ink-soft">
-        {told(state, row.shared ? name : name.split(' ')[0]!)}
-      </p>
+      <p className="border-l-[3px] border-madder pl-3 text-ink-soft">{told(row, first)}</p>
       <div className="flex flex-col gap-2">
-        {state !== 'handed back' && state !== 'waiting' && (
+        {state === 'handed in' && (
           <Button look="back" onClick={() => void back.run()} disabled={back.busy}>
             Hand back
           </Button>
+        )}
+        {(state === 'working' || state === 'another go') && (
+          <HandBackEarly first={first} busy={back.busy} onHandBack={() => void back.run()} />
+        )}
+        {row.stateBefore !== null && (
+          <Button onClick={() => void bringBack(handout.id, [row.id])}>Bring it back</Button>
         )}
         {(state === 'handed in' || state === 'handed back') && (
           <Button onClick={() => void again.run()} disabled={again.busy}>
@@ -81,7 +87,8 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
   )
 }
 
-function told(state: CopyRow['state'], first: string): string {
+function told({ state, stateBefore }: CopyRow, first: string): string {
+  if (stateBefore !== null) return `${first} has not read it yet: you can still bring it back.`
   if (state === 'handed back') return `${first} sees what you write here at once.`
   if (state === 'waiting') return `${first} has not opened it. You can write once it is opened.`
   return `${first} sees nothing of your ink until you hand it back.`

@@ -14,6 +14,7 @@ const row = fc.record({
   state: fc.constantFrom(...COPY_STATES),
   round: fc.constant(1),
   markingBegan: fc.boolean(),
+  stateBefore: fc.constant(null),
   handedInAt: fc.option(fc.nat(1000), { nil: null }),
 }) satisfies fc.Arbitrary<CopyRow>
 

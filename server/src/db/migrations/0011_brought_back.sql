@@ -1,0 +1,1 @@
+ALTER TABLE "copy" ADD COLUMN "state_before" text;
