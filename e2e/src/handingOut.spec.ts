@@ -62,12 +62,24 @@ test('three levels: what each student got is what was shown', async ({ somebody 
   await choose('Amaru Mensah', 'Shore')
   await choose('Freya Vasquez', 'Open sea')
   const shown = teacher.getByRole('list', { name: 'Who gets what' })
-  await expect(shown.getByRole('listitem')).toHaveText([
+  const levels = [
     'Amaru Mensahpage 1 · Shore',
     'Freya Vasquezpages 1, 3 · Open sea',
     'Noor Farrantpages 1, 2 · Harbour',
     'Rafi Kowalpages 1, 2 · Harbour',
-  ])
+  ]
+  await expect(shown.getByRole('listitem')).toHaveText(levels)
+  // A day without a time is all of that day.
+  await teacher.getByLabel('Due: day').fill('2031-12-04')
+  await expect(teacher.getByText('Until the end of 4 Dec 2031.')).toBeVisible()
+  await teacher.getByLabel('What to tell them').fill('Mind the time zone.')
+  // Something comes between.
+  await teacher.goto(server.url)
+  await teacher.goto(`${server.url}/worksheet/${lesson.worksheet}/hand-out`)
+  await expect(teacher.getByText(/You go on where you left off, today/)).toBeVisible()
+  await expect(shown.getByRole('listitem')).toHaveText(levels)
+  await expect(teacher.getByLabel('What to tell them')).toHaveValue('Mind the time zone.')
+  await expect(teacher.getByText('They have it at once, due 4 Dec 2031.')).toBeVisible()
   await shown.getByRole('button', { name: /Freya/ }).click()
   await expect(teacher.getByRole('dialog').getByRole('img')).toHaveCount(2)
   await teacher.keyboard.press('Escape')
@@ -81,6 +93,19 @@ test('three levels: what each student got is what was shown', async ({ somebody 
     await openNewest(student)
     await expect(student.getByText(`page 1 of ${count}`)).toBeVisible()
   }
+
+  // The next time sets of these names begin as they were; one can begin anew.
+  await teacher.goto(`${server.url}/worksheet/${lesson.worksheet}/hand-out`)
+  await chooseClass(teacher, lesson)
+  await expect(shown.getByRole('listitem')).toHaveText(levels)
+  await expect(teacher.getByLabel('Sets as in groups from before')).toContainText('Shore, Harbour, Open sea')
+  await choose('Rafi Kowal', 'Shore')
+  await expect(shown.getByRole('listitem').nth(3)).toHaveText('Rafi Kowalpage 1 · Shore')
+  await teacher.reload()
+  await expect(shown.getByRole('listitem').nth(3)).toHaveText('Rafi Kowalpage 1 · Shore')
+  await teacher.getByRole('button', { name: 'Begin anew' }).click()
+  await chooseClass(teacher, lesson)
+  await expect(shown.getByRole('listitem')).toHaveText(levels)
 })
 
 test('groups: two on one copy at once, each with their own things; the teacher sees who did what and brings back', async ({
@@ -96,6 +121,18 @@ test('groups: two on one copy at once, each with their own things; the teacher s
   const group = teacher.getByRole('region', { name: 'Group 1', exact: true })
   await teacher.getByRole('button', { name: 'Amaru Mensah', exact: true }).click()
   await group.getByRole('button', { name: 'Put into Group 1' }).click()
+  // Two more at once, and out of it again.
+  for (const name of ['Noor Farrant', 'Rafi Kowal'])
+    await teacher.getByRole('button', { name, exact: true }).click()
+  await group.getByRole('button', { name: 'Put 2 into Group 1' }).click()
+  await expect(group.getByRole('listitem')).toHaveCount(3)
+  for (const name of ['Noor Farrant', 'Rafi Kowal'])
+    await group.getByRole('button', { name, exact: true }).click()
+  await teacher.getByLabel('Name of Group 1').press('Tab')
+  await teacher.getByRole('button', { name: 'Another group' }).click()
+  const second = teacher.getByRole('region', { name: 'Group 2', exact: true })
+  await second.getByRole('button', { name: 'Put 2 into Group 2' }).click()
+  await teacher.getByRole('button', { name: 'Take Group 2 away' }).click()
   const chip = (await teacher.getByRole('button', { name: 'Freya Vasquez', exact: true }).boundingBox())!
   const into = (await group.boundingBox())!
   await teacher.mouse.move(chip.x + 20, chip.y + 12)

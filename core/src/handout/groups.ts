@@ -50,3 +50,40 @@ export function groupsNow(groups: readonly Group[], roster: readonly { readonly 
   const there = new Set(roster.map(({ id }) => id))
   return groups.map((each) => ({ ...each, students: each.students.filter((id) => there.has(id)) }))
 }
+
+/** A set of students by its name (worksheet/sheet.ts). */
+interface NamedSet {
+  readonly id: string
+  readonly name: string
+}
+
+/**
+ * The set of each student where groups stand for sets of the same names, whatever their case. Nothing where
+ * one of the sets has no group.
+ */
+export function setsFromGroups(
+  sets: readonly NamedSet[],
+  groups: readonly Group[],
+): Record<string, string> | undefined {
+  const called = (name: string) => name.trim().toLocaleLowerCase()
+  const setOf: Record<string, string> = {}
+  for (const { id, name } of sets) {
+    const same = groups.find((each) => called(each.name) === called(name))
+    if (!same) return undefined
+    for (const student of same.students) setOf[student] = id
+  }
+  return setOf
+}
+
+/** The same the other way: a group for each set, with the students in it. */
+export function groupsFromSets(
+  sets: readonly NamedSet[],
+  setOf: Readonly<Record<string, string>>,
+  newId: () => string,
+): Group[] {
+  return sets.map(({ id, name }) => ({
+    id: newId(),
+    name,
+    students: Object.keys(setOf).filter((student) => setOf[student] === id),
+  }))
+}

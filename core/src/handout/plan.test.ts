@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { type Group, groupsNow, mixGroups, moveToGroup } from './groups.ts'
+import { type Group, groupsFromSets, groupsNow, mixGroups, moveToGroup, setsFromGroups } from './groups.ts'
 import { type HandoutWish, type PageStub, pagesFor, planHandout, type Recipient } from './plan.ts'
 import { shuffled } from './shuffle.ts'
 import { Refused } from './state.ts'
@@ -190,4 +190,21 @@ test('pages for a copy: what it was dealt, in the order of the worksheet', () =>
     'a',
     'c',
   ])
+})
+
+test('sets made into groups and back are the same sets; groups of other names are none', () => {
+  const sets = ['Easy', 'Middle', 'Tough'].map((name, index) => ({ id: `set ${index}`, name }))
+  const setOf = fc.dictionary(
+    fc.constantFrom('s1', 's2', 's3', 's4'),
+    fc.constantFrom(...sets.map(({ id }) => id)),
+  )
+  fc.assert(
+    fc.property(setOf, (chosen) => {
+      let ids = 0
+      const groups = groupsFromSets(sets, chosen, () => `g${ids++}`)
+      const shouted = groups.map((group) => ({ ...group, name: group.name.toUpperCase() }))
+      expect(setsFromGroups(sets, shouted)).toEqual({ ...chosen })
+      expect(setsFromGroups([...sets, { id: 'more', name: 'Other' }], groups)).toBeUndefined()
+    }),
+  )
 })

@@ -9,6 +9,8 @@ describe('moments', () => {
     expect(sayWhen(today(9, 5))).toBe('today 9:05')
     expect(sayWhen(today(15) + DAY)).toBe('tomorrow 15:00')
     expect(sayWhen(today(8) - DAY)).toBe('yesterday 8:00')
+    expect(sayWhen(today(23, 59))).toBe('today')
+    expect(sayWhen(today(23, 59) + DAY)).toBe('tomorrow')
     expect(sayWhen(today(8) - 900 * DAY)).toMatch(/^\d+ \w{3} \d{4}$/)
   })
   test('what is late says so in a word', () => {

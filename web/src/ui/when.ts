@@ -3,19 +3,26 @@ import { isSameYear, isToday, isTomorrow, isYesterday } from 'date-fns'
 /** What days and months are called. date-fns' own `format` would bring every form that it knows to each device. */
 const NAMES = new Intl.DateTimeFormat('en-GB', { weekday: 'short', month: 'short' })
 
-/** A moment as people say it: "today 15:00", "tomorrow 9:10", "Fri 4 Dec". */
+/**
+ * A moment as people say it: "today 15:00", "tomorrow 9:10", "Fri 4 Dec 8:00". The last minute of a day is
+ * the day itself: "tomorrow", "Fri 4 Dec".
+ */
 export function sayWhen(moment: number): string {
   const date = new Date(moment)
-  const time = `${date.getHours()}:${String(date.getMinutes()).padStart(2, '0')}`
-  if (isToday(moment)) return `today ${time}`
-  if (isTomorrow(moment)) return `tomorrow ${time}`
-  if (isYesterday(moment)) return `yesterday ${time}`
+  const minutes = String(date.getMinutes()).padStart(2, '0')
+  const time = isEndOfDay(date) ? '' : ` ${date.getHours()}:${minutes}`
+  if (isToday(moment)) return `today${time}`
+  if (isTomorrow(moment)) return `tomorrow${time}`
+  if (isYesterday(moment)) return `yesterday${time}`
   const { weekday, month } = Object.fromEntries(
     NAMES.formatToParts(date).map(({ type, value }) => [type, value]),
   )
   const day = `${date.getDate()} ${month!.slice(0, 3)}`
-  return isSameYear(moment, Date.now()) ? `${weekday} ${day}` : `${day} ${date.getFullYear()}`
+  return isSameYear(moment, Date.now()) ? `${weekday} ${day}${time}` : `${day} ${date.getFullYear()}`
 }
+
+/** A day without a time lasts until its last minute. */
+export const isEndOfDay = (date: Date): boolean => date.getHours() === 23 && date.getMinutes() === 59
 
 /** When it is due, said so that lateness is a word and not only a colour. */
 export function sayDue(dueAt: number | null, now = Date.now()): string | undefined {

@@ -2,6 +2,7 @@ import { CALLS, type ClassWhole, type StudentWithPin } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useMemo, useState } from 'react'
 import { useParams } from 'react-router'
+import { z } from 'zod'
 import { ask, urlOf } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
@@ -13,6 +14,7 @@ import { RequestForm } from '../../ui/RequestForm.tsx'
 import { TitleField } from '../../ui/TitleField.tsx'
 import { useAct } from '../../ui/useAct.ts'
 import { asked } from '../asked.ts'
+import { useDraft } from '../useDraft.ts'
 import { ClassGroups } from './ClassGroups.tsx'
 import { Joining } from './Joining.tsx'
 import { RosterDialog } from './RosterDialog.tsx'
@@ -89,9 +91,9 @@ function Students({ whole }: { whole: ClassWhole }) {
           ) : (
             <DataTable columns={columns} rows={whole.students} />
           )}
-          <ClassGroups whole={whole} />
+          <ClassGroups key={whole.id} whole={whole} />
         </div>
-        <AddStudents classId={whole.id} onAdded={showPins} />
+        <AddStudents key={whole.id} classId={whole.id} onAdded={showPins} />
       </div>
     </>
   )
@@ -200,14 +202,15 @@ function AddStudents({
   classId: string
   onAdded: (made: readonly StudentWithPin[]) => void
 }) {
-  const [text, setText] = useState('')
+  const draft = useDraft(`names ${classId}`, z.string(), () => '')
+  const text = draft.value
   const names = text
     .split('\n')
     .map((line) => line.trim())
     .filter((line) => line !== '')
   const { run, busy, problem } = useAct(async () => {
     onAdded(await ask(CALLS.addStudents, { class: classId }, { names }))
-    setText('')
+    draft.startAfresh()
     refreshClass(classId)
   })
   return (
@@ -222,7 +225,7 @@ function AddStudents({
         <textarea
           rows={8}
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => draft.change(() => event.target.value)}
           placeholder="One name a line"
           className={`${INPUT} font-normal`}
         />

@@ -26,35 +26,37 @@ interface GroupsEditorProps {
 const NOWHERE = 'no group'
 
 /**
- * Groups of a class. A student goes into a group by dragging, or by a press on the name and then on the
+ * Groups of a class. Students go into a group by dragging, or by a press on each name and then on the
  * group; mixing makes them at random, by number or by size.
  */
 export function GroupsEditor({ roster, groups, onChange, children }: GroupsEditorProps) {
-  const [picked, setPicked] = useState<string>()
+  const [picked, setPicked] = useState<readonly string[]>([])
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const placed = new Set(groups.flatMap((group) => group.students))
   const loose = roster.filter(({ id }) => !placed.has(id))
-  const put = (student: string, to: string) => {
-    onChange(moveToGroup(groups, student, to === NOWHERE ? undefined : to))
-    setPicked(undefined)
+  const put = (students: readonly string[], to: string) => {
+    onChange(
+      students.reduce<readonly Group[]>(
+        (now, student) => moveToGroup(now, student, to === NOWHERE ? undefined : to),
+        groups,
+      ) as Group[],
+    )
+    setPicked([])
   }
-  const dropped = ({ active, over }: DragEndEvent) => over && put(String(active.id), String(over.id))
+  /** Who is dragged takes all along that are picked. */
+  const dropped = ({ active, over }: DragEndEvent) => {
+    const student = String(active.id)
+    if (over) put(picked.includes(student) ? picked : [student], String(over.id))
+  }
   const inOrder = (ids: readonly string[]) => roster.filter(({ id }) => ids.includes(id))
   const box = (id: string, title: ReactNode, students: readonly Student[], name: string) => (
-    <Box
-      key={id}
-      id={id}
-      name={name}
-      asks={picked !== undefined}
-      onPlace={() => picked && put(picked, id)}
-      title={title}
-    >
+    <Box key={id} id={id} name={name} asks={picked.length} onPlace={() => put(picked, id)} title={title}>
       {students.map((student) => (
         <Chip
           key={student.id}
           student={student}
-          picked={picked === student.id}
-          onPick={() => setPicked(picked === student.id ? undefined : student.id)}
+          picked={picked.includes(student.id)}
+          onPick={() => setPicked(toggled(picked, student.id))}
         />
       ))}
     </Box>
@@ -106,6 +108,9 @@ export function GroupsEditor({ roster, groups, onChange, children }: GroupsEdito
     </div>
   )
 }
+
+const toggled = (all: readonly string[], one: string): string[] =>
+  all.includes(one) ? all.filter((each) => each !== one) : [...all, one]
 
 function Mixer({ roster, onMixed }: { roster: readonly Student[]; onMixed: (groups: Group[]) => void }) {
   const [number, setNumber] = useState(4)
@@ -159,7 +164,8 @@ function Box({
 }: {
   id: string
   name: string
-  asks: boolean
+  /** So many are picked and could be put here. */
+  asks: number
   onPlace: () => void
   title: ReactNode
   children: ReactNode
@@ -173,9 +179,9 @@ function Box({
     >
       <div className="flex items-center gap-1">{title}</div>
       <ul className="flex flex-wrap gap-1.5">{children}</ul>
-      {asks && (
+      {asks > 0 && (
         <Button look="quiet" className="self-start text-verdigris" onClick={onPlace}>
-          Put into {name}
+          Put {asks > 1 ? `${asks} ` : ''}into {name}
         </Button>
       )}
     </section>

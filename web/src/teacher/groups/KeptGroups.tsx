@@ -12,10 +12,11 @@ interface KeptGroupsProps {
   classId: string
   groups: readonly Group[]
   onTake: (kept: Grouping) => void
+  onKept?: () => void
 }
 
 /** Groups from the last time, and a name to keep these under for the next. */
-export function KeptGroups({ classId, groups, onTake }: KeptGroupsProps) {
+export function KeptGroups({ classId, groups, onTake, onKept }: KeptGroupsProps) {
   const kept = useQuery(asked.groupings(classId))
   const [name, setName] = useState('')
   const { run, busy, problem } = useAct(async () => {
@@ -24,6 +25,7 @@ export function KeptGroups({ classId, groups, onTake }: KeptGroupsProps) {
     await ask(CALLS.keepGrouping, { class: classId, grouping: id }, { name, groups })
     await refresh(CALLS.groupings, { class: classId })
     setName('')
+    onKept?.()
     sayDone(`Kept as “${name.trim()}”.`)
   })
   const input = 'min-h-[38px] rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1'

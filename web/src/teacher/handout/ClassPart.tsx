@@ -3,6 +3,7 @@ import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { GroupsEditor } from '../groups/GroupsEditor.tsx'
 import { KeptGroups } from '../groups/KeptGroups.tsx'
 import type { ClassChoice } from './choices.ts'
+import { SetsFromGroups } from './SetsFromGroups.tsx'
 
 interface ClassPartProps {
   roster: ClassWhole
@@ -11,19 +12,22 @@ interface ClassPartProps {
   /** Pages are dealt: sets do not count. */
   dealt: boolean
   choice: ClassChoice
+  /** Its sets are those of the kept groups of this name. */
+  asKept: string | undefined
   onChange: (choice: ClassChoice) => void
 }
 
 /** Who of one class: its students, or its groups, with their sets where the worksheet has some. */
-export function ClassPart({ roster, sheet, way, dealt, choice, onChange }: ClassPartProps) {
+export function ClassPart({ roster, sheet, way, dealt, choice, asKept, onChange }: ClassPartProps) {
   const sets = dealt ? [] : sheet.sets
+  const { setOf = {} } = choice
   const set = (ids: readonly string[], to: string) => {
-    const setOf = { ...choice.setOf }
+    const now = { ...setOf }
     for (const id of ids) {
-      if (to === '') delete setOf[id]
-      else setOf[id] = to
+      if (to === '') delete now[id]
+      else now[id] = to
     }
-    onChange({ ...choice, setOf })
+    onChange({ ...choice, setOf: now })
   }
   if (way === 'group')
     return (
@@ -44,21 +48,15 @@ export function ClassPart({ roster, sheet, way, dealt, choice, onChange }: Class
           choice.groups.map(({ id, name }) => (
             <div key={id} className="mt-2 flex items-center gap-3">
               <span className="min-w-[120px]">{name}</span>
-              <SetPicker
-                sets={sets}
-                name={name}
-                value={choice.setOf[id] ?? ''}
-                onChange={(to) => set([id], to)}
-              />
+              <SetPicker sets={sets} name={name} value={setOf[id] ?? ''} onChange={(to) => set([id], to)} />
             </div>
           ))}
       </fieldset>
     )
   const everybody = roster.students.map(({ id }) => id)
   const toggle = (id: string) => {
-    const left = new Set(choice.left)
-    if (!left.delete(id)) left.add(id)
-    onChange({ ...choice, left })
+    const { left } = choice
+    onChange({ ...choice, left: left.includes(id) ? left.filter((each) => each !== id) : [...left, id] })
   }
   return (
     <fieldset className="min-w-0">
@@ -69,8 +67,14 @@ export function ClassPart({ roster, sheet, way, dealt, choice, onChange }: Class
           <SetPicker
             sets={sets}
             name="everybody"
-            value={sameFor(everybody, choice.setOf)}
+            value={sameFor(everybody, setOf)}
             onChange={(to) => set(everybody, to)}
+          />
+          <SetsFromGroups
+            classId={roster.id}
+            sets={sets}
+            asKept={asKept}
+            onTake={(taken) => onChange({ ...choice, setOf: taken })}
           />
           <span className="text-ink-soft">Who is in no set gets what is for everyone.</span>
         </p>
@@ -83,21 +87,18 @@ export function ClassPart({ roster, sheet, way, dealt, choice, onChange }: Class
             <label className="flex min-h-[38px] min-w-0 flex-1 cursor-pointer items-center gap-2.5 rounded-tag px-2 hover:bg-card">
               <input
                 type="checkbox"
-                checked={!choice.left.has(id)}
+                checked={!choice.left.includes(id)}
                 onChange={() => toggle(id)}
                 className="h-[18px] w-[18px] accent-verdigris"
               />
-              <span className={`leading-tight ${choice.left.has(id) ? 'text-ink-soft line-through' : ''}`}>
+              <span
+                className={`leading-tight ${choice.left.includes(id) ? 'text-ink-soft line-through' : ''}`}
+              >
                 {name}
               </span>
             </label>
-            {sets.length > 0 && way === 'own' && !choice.left.has(id) && (
-              <SetPicker
-                sets={sets}
-                name={name}
-                value={choice.setOf[id] ?? ''}
-                onChange={(to) => set([id], to)}
-              />
+            {sets.length > 0 && way === 'own' && !choice.left.includes(id) && (
+              <SetPicker sets={sets} name={name} value={setOf[id] ?? ''} onChange={(to) => set([id], to)} />
             )}
           </li>
         ))}

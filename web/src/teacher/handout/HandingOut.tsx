@@ -1,17 +1,20 @@
-import { CALLS, type Deal, type HandoutWhole, type Way, type WorksheetWhole } from '@hand-back/core'
-import { useQueries, useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { CALLS, type HandoutWhole, type StudentSet, type WorksheetWhole } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { ask } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { sayWhen } from '../../ui/when.ts'
 import { asked } from '../asked.ts'
+import { GoesOn } from '../GoesOn.tsx'
+import { useDraft } from '../useDraft.ts'
 import { ClassPart } from './ClassPart.tsx'
-import { type ClassChoice, nothingChosen, planFor, wishFor } from './choices.ts'
+import { type Choices, choices } from './choices.ts'
 import { PagesChoice } from './PagesChoice.tsx'
 import { type Terms, TermsFields, termsOf } from './TermsFields.tsx'
+import { keepSets, usePlanned } from './usePlanned.ts'
 import { WayChoice } from './WayChoice.tsx'
 import { WhatHappens } from './WhatHappens.tsx'
 
@@ -23,7 +26,6 @@ export function HandingOut() {
   const worksheet = useQuery(asked.worksheet(id))
   const classes = useQuery(asked.classes())
   const before = useQuery({ ...asked.handout(again), enabled: again !== '' })
-  const [chosen, setChosen] = useState<readonly string[]>()
   if (again !== '' && before.isPending) return <Loading />
   return (
     <Fetched of={worksheet}>
@@ -40,13 +42,7 @@ export function HandingOut() {
                   first, then hand this out to it.
                 </Empty>
               ) : (
-                <Plan
-                  worksheet={whole}
-                  before={before.data}
-                  classes={list}
-                  chosen={chosen ?? firstChoice(list, before.data)}
-                  onChoose={setChosen}
-                />
+                <Plan key={`${id} ${again}`} worksheet={whole} before={before.data} classes={list} />
               )
             }
           </Fetched>
@@ -72,49 +68,44 @@ interface PlanProps {
   worksheet: WorksheetWhole
   before: HandoutWhole | undefined
   classes: readonly Card[]
-  chosen: readonly string[]
-  onChoose: (classes: readonly string[]) => void
 }
 
-function Plan({ worksheet, before, classes, chosen, onChoose }: PlanProps) {
+function Plan({ worksheet, before, classes }: PlanProps) {
   const { sheet } = worksheet
-  const [way, setWay] = useState<Way>(before?.way ?? 'own')
-  const [deal, setDeal] = useState<Deal>()
-  const [choices, setChoices] = useState<Readonly<Record<string, ClassChoice>>>({})
-  const [terms, setTerms] = useState<Terms>(() => termsOf(before, worksheet.unit))
-  // One id for this giving, however often the button is pressed.
-  const [request] = useState(() => crypto.randomUUID())
+  const draft = useDraft(`hand-out ${worksheet.id} ${before?.id ?? ''}`, choices, () => ({
+    request: crypto.randomUUID(),
+    classes: firstChoice(classes, before),
+    way: before?.way ?? 'own',
+    of: {},
+    terms: termsOf(before, worksheet.unit),
+  }))
+  const { way, deal, terms, request } = draft.value
+  const chosen = draft.value.classes.filter((id) => classes.some((each) => each.id === id))
+  const set = (some: Partial<Choices>) => draft.change((all) => ({ ...all, ...some }))
   const navigate = useNavigate()
-  const rosters = useQueries({ queries: chosen.map((id) => asked.class(id)) })
-  const loaded = rosters.flatMap(({ data }) => (data ? [data] : []))
-  const parts = loaded.map((roster) => {
-    const choice = choices[roster.id] ?? nothingChosen
-    const wish = wishFor({ way, deal }, roster, choice)
-    return { roster, choice, wish, plan: planFor(sheet, roster, wish) }
-  })
+  const sets = way === 'own' && !deal ? sheet.sets : NO_SETS
+  const { parts, isLoaded } = usePlanned(worksheet, draft.value, chosen, sets)
   const count = parts.reduce((sum, { plan }) => sum + (typeof plan === 'string' ? 0 : plan.copies.length), 0)
-  const ready =
-    parts.length > 0 && parts.length === chosen.length && parts.every(({ plan }) => typeof plan !== 'string')
+  const ready = parts.length > 0 && isLoaded && parts.every(({ plan }) => typeof plan !== 'string')
   const { run, busy, problem } = useAct(async () => {
+    const asks = parts.map(({ roster, wish }) => ({ class: roster.id, ...wish }))
     const { handouts } = await ask(
       CALLS.handOut,
       {},
-      {
-        request,
-        worksheet: worksheet.id,
-        classes: parts.map(({ roster, wish }) => ({ class: roster.id, ...wish })),
-        ...terms,
-      },
+      { request, worksheet: worksheet.id, classes: asks, ...terms },
     )
+    draft.done()
+    for (const part of parts) void keepSets(part, sets)
     void queryClient.invalidateQueries()
     await navigate(handouts.length === 1 ? `/handout/${handouts[0]}` : '/')
   })
   const choose = (id: string) =>
-    onChoose(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])
+    set({ classes: chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id] })
 
   return (
     <div className="grid items-start gap-9 laptop:grid-cols-[1fr_360px]">
       <div className="flex min-w-0 flex-col gap-7">
+        <GoesOn draft={draft} />
         <fieldset>
           <legend className="mb-2 font-semibold">Which class?</legend>
           <div className="flex flex-wrap gap-2">
@@ -131,9 +122,9 @@ function Plan({ worksheet, before, classes, chosen, onChoose }: PlanProps) {
             ))}
           </div>
         </fieldset>
-        <WayChoice way={way} onChange={setWay} />
-        {way === 'own' && <PagesChoice sheet={sheet} deal={deal} onDeal={setDeal} />}
-        {parts.map(({ roster, choice }) => (
+        <WayChoice way={way} onChange={(to) => set({ way: to })} />
+        {way === 'own' && <PagesChoice sheet={sheet} deal={deal} onDeal={(to) => set({ deal: to })} />}
+        {parts.map(({ roster, choice, asKept }) => (
           <ClassPart
             key={roster.id}
             roster={roster}
@@ -141,10 +132,11 @@ function Plan({ worksheet, before, classes, chosen, onChoose }: PlanProps) {
             way={way}
             dealt={deal !== undefined && way === 'own'}
             choice={choice}
-            onChange={(next) => setChoices((all) => ({ ...all, [roster.id]: next }))}
+            asKept={asKept}
+            onChange={(next) => draft.change((all) => ({ ...all, of: { ...all.of, [roster.id]: next } }))}
           />
         ))}
-        <TermsFields terms={terms} way={way} onChange={setTerms} />
+        <TermsFields terms={terms} way={way} onChange={(to) => set({ terms: to })} />
       </div>
 
       <section
@@ -174,15 +166,9 @@ function Plan({ worksheet, before, classes, chosen, onChoose }: PlanProps) {
   )
 }
 
+const NO_SETS: readonly StudentSet[] = []
+
 function whenInWords({ opensAt, dueAt }: Terms): string {
-  const say = (moment: number) =>
-    new Date(moment).toLocaleString(undefined, {
-      weekday: 'short',
-      day: 'numeric',
-      month: 'short',
-      hour: '2-digit',
-      minute: '2-digit',
-    })
-  const opens = opensAt === null ? 'They have it at once' : `They have it from ${say(opensAt)}`
-  return `${opens}, ${dueAt === null ? 'with no date to hand in' : `due ${say(dueAt)}`}.`
+  const opens = opensAt === null ? 'They have it at once' : `They have it from ${sayWhen(opensAt)}`
+  return `${opens}, ${dueAt === null ? 'with no date to hand in' : `due ${sayWhen(dueAt)}`}.`
 }

@@ -1,5 +1,7 @@
 import type { HandoutWhole, NewHandout, Way } from '@hand-back/core'
 import { Field, INPUT } from '../../ui/Field.tsx'
+import { isEndOfDay, sayWhen } from '../../ui/when.ts'
+import { MomentField } from './MomentField.tsx'
 import { SpokenField } from './SpokenField.tsx'
 
 /** When it opens and is due, what is told, whether it counts. */
@@ -33,12 +35,14 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
       <div className="flex flex-wrap gap-5">
         <MomentField
           label="Opens"
+          aloneMeans="start"
           value={opensAt}
           hint="Empty: at once."
           onChange={(moment) => onChange({ ...terms, opensAt: moment })}
         />
         <MomentField
           label="Due"
+          aloneMeans="end"
           value={dueAt}
           hint={dueHint(opensAt, dueAt)}
           onChange={(moment) => onChange({ ...terms, dueAt: moment })}
@@ -84,36 +88,6 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
 function dueHint(opensAt: number | null, dueAt: number | null): string {
   if (dueAt === null) return 'Empty: no date.'
   if (opensAt !== null && dueAt < opensAt) return 'That is before it opens.'
-  return dueAt < Date.now() ? 'That moment has passed; it will show as late.' : ''
-}
-
-interface MomentFieldProps {
-  label: string
-  value: number | null
-  hint: string
-  onChange: (moment: number | null) => void
-}
-
-/** A day and a time of this device's clock, or nothing. */
-export function MomentField({ label, value, hint, onChange }: MomentFieldProps) {
-  return (
-    <div className="w-[240px]">
-      <Field
-        label={label}
-        type="datetime-local"
-        value={value === null ? '' : asLocal(value)}
-        onChange={(event) => {
-          const moment = new Date(event.target.value).getTime()
-          onChange(Number.isNaN(moment) || moment < 0 ? null : moment)
-        }}
-        hint={hint}
-      />
-    </div>
-  )
-}
-
-/** As `datetime-local` has it: by the clock on the wall, to the minute. */
-function asLocal(moment: number): string {
-  const date = new Date(moment)
-  return new Date(moment - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
+  if (dueAt < Date.now()) return 'That moment has passed; it will show as late.'
+  return isEndOfDay(new Date(dueAt)) ? `Until the end of ${sayWhen(dueAt)}.` : ''
 }

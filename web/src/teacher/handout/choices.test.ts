@@ -1,7 +1,7 @@
 import type { ClassWhole, Group } from '@hand-back/core'
 import { expect, test } from '@jest/globals'
 import { plainPage, sheetOf } from '../../test/sheets.ts'
-import { nothingChosen, planFor, wishFor } from './choices.ts'
+import { nothingChosen, planFor, setsAsKept, wishFor } from './choices.ts'
 
 const [noor, ilja] = [crypto.randomUUID(), crypto.randomUUID()]
 const roster: ClassWhole = {
@@ -18,7 +18,7 @@ const own = { way: 'own', deal: undefined } as const
 
 test('nothing chosen is the whole class, so that who joins later is in it too', () => {
   expect(wishFor(own, roster, nothingChosen)).toEqual({ way: 'own', setOf: {} })
-  const some = wishFor(own, roster, { ...nothingChosen, left: new Set([ilja]) })
+  const some = wishFor(own, roster, { ...nothingChosen, left: [ilja] })
   expect(some.students).toEqual([noor])
 })
 
@@ -40,6 +40,19 @@ test('what will happen is a plan, or the sentence that says why nothing can', ()
   expect(planFor(sheet, roster, wishFor(own, roster, nothingChosen))).toMatchObject({
     copies: [{ students: [{ id: noor }] }, { students: [{ id: ilja }] }],
   })
-  const nobody = wishFor(own, roster, { ...nothingChosen, left: new Set([noor, ilja]) })
+  const nobody = wishFor(own, roster, { ...nothingChosen, left: [noor, ilja] })
   expect(planFor(sheet, roster, nobody)).toBe('Choose at least one student.')
+})
+
+test('sets are as in the first kept groups that have one for each of them', () => {
+  const sets = ['Easy', 'Tough'].map((name) => ({ id: crypto.randomUUID(), name }))
+  const grouping = (name: string, ...groups: Group[]) => ({ id: crypto.randomUUID(), name, groups })
+  const boats = grouping('Boats', group('Terns', noor))
+  const levels = grouping('Levels', group('tough', noor), group('Easy', ilja), group('Middle'))
+  expect(setsAsKept(sets, [boats])).toBeUndefined()
+  expect(setsAsKept([], [levels])).toBeUndefined()
+  expect(setsAsKept(sets, [boats, levels])).toEqual({
+    grouping: levels,
+    setOf: { [noor]: sets[1]!.id, [ilja]: sets[0]!.id },
+  })
 })

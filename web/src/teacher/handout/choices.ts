@@ -1,43 +1,62 @@
 import {
   type ClassWhole,
-  type Deal,
-  type Group,
+  deal,
+  type Grouping,
+  group,
   type HandoutPlan,
   type HandoutWish,
+  newHandout,
   planHandout,
   Refused,
   type Sheet,
-  type Way,
+  type StudentSet,
+  setsFromGroups,
+  way,
 } from '@hand-back/core'
+import { z } from 'zod'
 
 /** What is chosen for one class. */
-export interface ClassChoice {
+const classChoice = z.object({
   /** Students who get nothing. */
-  readonly left: ReadonlySet<string>
-  readonly groups: readonly Group[]
-  /** The set of each student, or of each group. */
-  readonly setOf: Readonly<Record<string, string>>
-}
+  left: z.array(z.string()),
+  groups: z.array(group),
+  /** The set of each student, or of each group; nothing: nobody has chosen yet. */
+  setOf: z.record(z.string(), z.string()).optional(),
+})
+export type ClassChoice = z.infer<typeof classChoice>
 
-export const nothingChosen: ClassChoice = { left: new Set(), groups: [], setOf: {} }
+export const nothingChosen: ClassChoice = { left: [], groups: [] }
 
-/** What is chosen for all classes alike. */
-export interface Choices {
-  readonly way: Way
-  readonly deal: Deal | undefined
-}
+/** Everything that is chosen while handing out, as a device keeps it. */
+export const choices = z.object({
+  /** One id for this giving, however often the button is pressed. */
+  request: z.string(),
+  classes: z.array(z.string()),
+  way,
+  deal: deal.optional(),
+  of: z.record(z.string(), classChoice),
+  terms: newHandout.pick({
+    opensAt: true,
+    dueAt: true,
+    instructions: true,
+    spoken: true,
+    counts: true,
+    unit: true,
+  }),
+})
+export type Choices = z.infer<typeof choices>
 
 /** What a device asks the server for: exactly what it planned with. */
 export function wishFor(
-  { way, deal }: Choices,
+  { way, deal }: Pick<Choices, 'way' | 'deal'>,
   roster: ClassWhole,
-  { left, groups, setOf }: ClassChoice,
+  { left, groups, setOf = {} }: ClassChoice,
 ): HandoutWish {
   const here = new Set([...roster.students.map(({ id }) => id), ...groups.map(({ id }) => id)])
-  const students = roster.students.filter(({ id }) => !left.has(id)).map(({ id }) => id)
+  const students = roster.students.filter(({ id }) => !left.includes(id)).map(({ id }) => id)
   return {
     way,
-    ...(left.size > 0 && way !== 'group' ? { students } : {}),
+    ...(left.length > 0 && way !== 'group' ? { students } : {}),
     ...(way === 'group' ? { groups: [...groups] } : {}),
     ...(deal && way === 'own' ? { deal } : {}),
     setOf: Object.fromEntries(Object.entries(setOf).filter(([id]) => here.has(id))),
@@ -52,4 +71,17 @@ export function planFor(sheet: Sheet, roster: ClassWhole, wish: HandoutWish): Ha
     if (error instanceof Refused) return error.message
     throw error
   }
+}
+
+/** The first kept groups that have a group for each of these sets, and the set of each student by them. */
+export function setsAsKept(
+  sets: readonly StudentSet[],
+  kept: readonly Grouping[],
+): { grouping: Grouping; setOf: Record<string, string> } | undefined {
+  if (sets.length === 0) return undefined
+  for (const grouping of kept) {
+    const setOf = setsFromGroups(sets, grouping.groups)
+    if (setOf) return { grouping, setOf }
+  }
+  return undefined
 }
