@@ -13,7 +13,7 @@ const LOOKS: Record<Look, string> = {
 }
 
 const BASE =
-  'inline-flex min-h-[38px] items-center justify-center gap-2 rounded-tag border px-3.5 py-1.5 font-semibold leading-tight no-underline transition-colors disabled:opacity-50'
+  'inline-flex min-h-[38px] pointer-coarse:min-h-11 items-center justify-center gap-2 rounded-tag border px-3.5 py-1.5 font-semibold leading-tight no-underline transition-colors disabled:opacity-50'
 
 interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
   look?: Look

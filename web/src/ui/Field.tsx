@@ -1,6 +1,7 @@
 import { type InputHTMLAttributes, type ReactNode, useId } from 'react'
 
-export const INPUT = 'min-h-[40px] w-full rounded-tag border border-ink-soft/60 bg-sheet px-3 py-1.5 text-ink'
+export const INPUT =
+  'min-h-[40px] pointer-coarse:min-h-11 w-full rounded-tag border border-ink-soft/60 bg-sheet px-3 py-1.5 text-ink'
 
 interface FieldProps extends InputHTMLAttributes<HTMLInputElement> {
   label: string

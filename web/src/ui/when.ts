@@ -5,12 +5,11 @@ const NAMES = new Intl.DateTimeFormat('en-GB', { weekday: 'short', month: 'short
 
 /**
  * A moment as people say it: "today 15:00", "tomorrow 9:10", "Fri 4 Dec 8:00". The last minute of a day is
- * the day itself: "tomorrow", "Fri 4 Dec".
+ * the day itself: "tomorrow", "Fri 4 Dec". With `seconds`, to the second.
  */
-export function sayWhen(moment: number): string {
+export function sayWhen(moment: number, seconds = false): string {
   const date = new Date(moment)
-  const minutes = String(date.getMinutes()).padStart(2, '0')
-  const time = isEndOfDay(date) ? '' : ` ${date.getHours()}:${minutes}`
+  const time = isEndOfDay(date) && !seconds ? '' : ` ${clock(date, seconds)}`
   if (isToday(moment)) return `today${time}`
   if (isTomorrow(moment)) return `tomorrow${time}`
   if (isYesterday(moment)) return `yesterday${time}`
@@ -19,6 +18,13 @@ export function sayWhen(moment: number): string {
   )
   const day = `${date.getDate()} ${month!.slice(0, 3)}`
   return isSameYear(moment, Date.now()) ? `${weekday} ${day}${time}` : `${day} ${date.getFullYear()}`
+}
+
+/** The time of a day: "9:05", "15:00:07". */
+function clock(date: Date, seconds: boolean): string {
+  const two = (part: number) => String(part).padStart(2, '0')
+  const time = `${date.getHours()}:${two(date.getMinutes())}`
+  return seconds ? `${time}:${two(date.getSeconds())}` : time
 }
 
 /** A day without a time lasts until its last minute. */

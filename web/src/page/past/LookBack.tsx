@@ -20,6 +20,7 @@ import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Fetched } from '../../ui/Notice.tsx'
 import { sayDone } from '../../ui/notices.ts'
+import { sayWhen } from '../../ui/when.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { logCache } from '../device/logCache.ts'
 import { measure } from '../draw/letters.ts'
@@ -121,7 +122,7 @@ function Past({
       </div>
       <label className="mt-4 flex items-center gap-4">
         <span className="tabular w-[190px] shrink-0 font-semibold" aria-live="polite">
-          {moment === undefined ? 'before anything' : sayMoment(moment)}
+          {moment === undefined ? 'before anything' : sayWhen(moment, true)}
         </span>
         <input
           type="range"
@@ -146,13 +147,3 @@ function Past({
     </>
   )
 }
-
-const sayMoment = (moment: number) =>
-  new Date(moment).toLocaleString(undefined, {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    second: '2-digit',
-  })

@@ -124,7 +124,8 @@ function Mixer({ roster, onMixed }: { roster: readonly Student[]; onMixed: (grou
         () => crypto.randomUUID(),
       ),
     )
-  const input = 'min-h-[38px] rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1'
+  const input =
+    'min-h-[38px] pointer-coarse:min-h-11 rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1'
   return (
     <>
       <input
@@ -199,7 +200,7 @@ function Chip({ student, picked, onPick }: { student: Student; picked: boolean; 
         aria-pressed={picked}
         onClick={onPick}
         style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-        className={`relative min-h-[34px] touch-none rounded-tag border px-2.5 py-1 ${picked ? 'border-ink bg-sheet outline-2 outline-ink' : 'border-rule bg-sheet'} ${isDragging ? 'z-10 shadow-[0_2px_6px_rgb(30_43_58/0.3)]' : ''}`}
+        className={`relative min-h-[34px] pointer-coarse:min-h-11 touch-none rounded-tag border px-2.5 py-1 ${picked ? 'border-ink bg-sheet outline-2 outline-ink' : 'border-rule bg-sheet'} ${isDragging ? 'z-10 shadow-[0_2px_6px_rgb(30_43_58/0.3)]' : ''}`}
       >
         {student.name}
       </button>

@@ -28,7 +28,8 @@ export function KeptGroups({ classId, groups, onTake, onKept }: KeptGroupsProps)
     onKept?.()
     sayDone(`Kept as “${name.trim()}”.`)
   })
-  const input = 'min-h-[38px] rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1'
+  const input =
+    'min-h-[38px] pointer-coarse:min-h-11 rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1'
   return (
     <>
       {kept.data && kept.data.length > 0 && (

@@ -84,7 +84,7 @@ export function ClassPart({ roster, sheet, way, dealt, choice, asKept, onChange 
       >
         {roster.students.map(({ id, name }) => (
           <li key={id} className="flex items-center gap-2">
-            <label className="flex min-h-[38px] min-w-0 flex-1 cursor-pointer items-center gap-2.5 rounded-tag px-2 hover:bg-card">
+            <label className="flex min-h-[38px] pointer-coarse:min-h-11 min-w-0 flex-1 cursor-pointer items-center gap-2.5 rounded-tag px-2 hover:bg-card">
               <input
                 type="checkbox"
                 checked={!choice.left.includes(id)}
@@ -138,7 +138,7 @@ function SetPicker({
         <Option
           key={id}
           value={id}
-          className={`min-h-[34px] px-2.5 ${value === id ? 'bg-ink font-semibold text-sheet' : 'bg-sheet hover:bg-blotter'}`}
+          className={`min-h-[34px] pointer-coarse:min-h-11 px-2.5 ${value === id ? 'bg-ink font-semibold text-sheet' : 'bg-sheet hover:bg-blotter'}`}
         >
           {called}
         </Option>

@@ -101,7 +101,7 @@ function SetOfCopy({ handout, copy }: OfCopy) {
       value={copy.setId ?? ''}
       onClick={(event) => event.stopPropagation()}
       onChange={(event) => void change(event.target.value)}
-      className="mr-3 min-h-[34px] rounded-tag border border-ink-soft/60 bg-sheet px-2"
+      className="mr-3 min-h-[34px] pointer-coarse:min-h-11 rounded-tag border border-ink-soft/60 bg-sheet px-2"
     >
       <option value="">for everyone</option>
       {handout.sets.map(({ id, name }) => (

@@ -24,7 +24,7 @@ export function SetsFromGroups({ classId, sets, asKept, onTake }: SetsFromGroups
         const setOf = chosen && setsFromGroups(sets, chosen.groups)
         if (setOf) onTake(setOf)
       }}
-      className="min-h-[38px] rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1"
+      className="min-h-[38px] pointer-coarse:min-h-11 rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1"
     >
       <option value="">Sets from before …</option>
       {fitting.map(({ id, name }) => (

@@ -31,7 +31,7 @@ export function WhatHappens({
               type="button"
               onClick={() => setLooking(copy)}
               aria-label={`Look at the copy of ${nameOf(copy)}: ${pagesInWords(copy, sheet)}`}
-              className="flex min-h-[34px] w-full items-baseline gap-3 border-b border-rule px-1 py-1 text-left last:border-b-0 hover:bg-sheet"
+              className="flex min-h-[34px] pointer-coarse:min-h-11 w-full items-baseline gap-3 border-b border-rule px-1 py-1 text-left last:border-b-0 hover:bg-sheet"
             >
               <span className="min-w-0 flex-1 truncate">{nameOf(copy)}</span>
               <span className="shrink-0 text-ink-soft">{pagesInWords(copy, sheet)}</span>

@@ -47,7 +47,7 @@ export function KindList() {
                   type="button"
                   aria-pressed={placing === kind}
                   onClick={(event) => choose(kind, event.detail === 0)}
-                  className={`w-full border-l-4 py-[1.5px] pr-2 pl-5 text-left max-tablet:py-1.5 max-tablet:pl-3 ${placing === kind ? 'border-ink bg-sheet font-bold' : 'border-transparent hover:bg-blotter'}`}
+                  className={`w-full border-l-4 py-[1.5px] pr-2 pl-5 text-left pointer-coarse:min-h-11 max-tablet:py-1.5 max-tablet:pl-3 ${placing === kind ? 'border-ink bg-sheet font-bold' : 'border-transparent hover:bg-blotter'}`}
                 >
                   {kindName(kind)}
                 </button>
