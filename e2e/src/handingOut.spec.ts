@@ -232,8 +232,32 @@ test('in use: dates, withdrawn and brought back, a late comer, a page sent into 
   ).toBeVisible()
   await expect(amaru.getByText('Your teacher does not have this out just now.')).toBeVisible()
   await teacher.getByRole('button', { name: 'Bring it back' }).click()
-  await amaru.goto(server.url)
-  await expect(amaru.getByRole('link', { name: /Reading a tide table/ })).toBeVisible()
+  await expectInk(amaru, { x: 200, y: 200 })
+
+  // One copy alone: withdrawn, looked for in vain, brought back; with a date of its own.
+  const only = teacher.getByRole('button', { name: 'Only for Amaru Mensah' })
+  await only.click()
+  await teacher.getByRole('button', { name: 'Withdraw from Amaru' }).click()
+  await expect(teacher.getByRole('row', { name: /Amaru Mensah/ })).toContainText('withdrawn')
+  await amaru.reload()
+  await expect(amaru.getByText('Your teacher does not have this out just now.')).toBeVisible()
+  await teacher
+    .locator('[data-sonner-toast]')
+    .filter({ hasText: 'Withdrawn from Amaru' })
+    .getByRole('button', { name: 'Undo' })
+    .click()
+  await expectInk(amaru, { x: 200, y: 200 })
+  await only.click()
+  await teacher.getByLabel('Due for this copy: day').fill('2031-12-04')
+  await teacher.keyboard.press('Escape')
+  await expect(teacher.getByRole('row', { name: /Amaru Mensah/ })).toContainText('due 4 Dec 2031')
+  await expect(teacher.getByRole('row', { name: /Freya Vasquez/ })).not.toContainText('due')
+
+  // The same class a second time: that is said.
+  await teacher.goto(`${server.url}/worksheet/${lesson.worksheet}/hand-out`)
+  await chooseClass(teacher, lesson)
+  await expect(teacher.getByText(/already has it, handed out today/)).toBeVisible()
+  await teacher.goto(table)
 
   const [late] = (await (
     await teacher.request.post(`${server.url}/api/classes/${lesson.classId}/students`, {
@@ -245,6 +269,24 @@ test('in use: dates, withdrawn and brought back, a late comer, a page sent into 
   await openNewest(solveig)
   await expect(solveig.getByText('page 1 of 4')).toBeVisible()
   await expect(teacher.getByRole('row', { name: /Solveig Marsh/ })).toBeVisible()
+})
+
+test('who came late is chosen one by one', async ({ somebody }) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(server, teacher, NAMES, pdf, false)
+  await openHandingOut(teacher, lesson)
+  for (const name of NAMES.slice(1)) await teacher.getByRole('checkbox', { name }).uncheck()
+  await handOut(teacher, '1 copy')
+  const without = teacher.getByRole('group', { name: 'Without it' })
+  await expect(without.getByRole('button', { name: 'Give it to them too' })).toBeDisabled()
+  await without.getByRole('button', { name: 'Freya Vasquez' }).click()
+  await without.getByRole('button', { name: 'Rafi Kowal' }).click()
+  await without.getByRole('button', { name: 'Give it to these 2' }).click()
+  await expect(teacher.getByRole('row', { name: /Rafi Kowal/ })).toBeVisible()
+  await expect(teacher.getByRole('row', { name: /Noor Farrant/ })).toHaveCount(0)
+  await without.getByRole('button', { name: 'Give it to them too' }).click()
+  await expect(teacher.getByRole('row', { name: /Noor Farrant/ })).toBeVisible()
+  await expect(without).toHaveCount(0)
 })
 
 test('a page dealt to each, one to read, one for all', async ({ somebody }) => {

@@ -192,6 +192,10 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/copies/${own(lesson).copy}/hand-back`,
     teacher: true,
   },
+  'PATCH /copies/:copy': { path: (lesson) => `/copies/${own(lesson).copy}`, body: {}, teacher: true },
+  'DELETE /copies/:copy/students/:student': {
+    path: (lesson) => `/copies/${own(lesson).copy}/students/${randomUUID()}`,
+  },
   'POST /copies/:copy/bring-back': {
     path: (lesson) => `/copies/${own(lesson).copy}/bring-back`,
     teacher: true,

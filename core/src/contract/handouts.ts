@@ -61,6 +61,10 @@ export const copyRow = z.object({
   /** It was handed back and is not read yet: it can be brought back to this. */
   stateBefore: copyState.nullable(),
   handedInAt: z.number().nullable(),
+  /** A date to hand in of its own; null: that of the hand-out. */
+  dueAt: z.number().nullable(),
+  /** It was taken out of its student's tray, with everything in it kept. */
+  withdrawn: z.boolean(),
 })
 export type CopyRow = z.infer<typeof copyRow>
 /** What school tells of a hand-out that is looked at. */
@@ -77,7 +81,12 @@ const handoutHead = {
   handedOutAt: z.number(),
   withdrawn: z.boolean(),
 }
-export const handoutCard = z.object({ ...handoutHead, states: z.array(copyState) })
+export const handoutCard = z.object({
+  ...handoutHead,
+  worksheetId: z.uuid(),
+  classId: z.uuid(),
+  states: z.array(copyState),
+})
 export type HandoutCard = z.infer<typeof handoutCard>
 
 export const handoutWhole = z.object({
@@ -102,6 +111,10 @@ export const moreStudents = z.object({
   students: z.array(z.uuid()).min(1).max(1000),
   copy: z.uuid().optional(),
 })
+
+/** What can be other for one copy than for the rest of its hand-out. */
+export const copyChange = z.object({ dueAt: moment.nullable().optional(), withdrawn: z.boolean().optional() })
+export type CopyChange = z.infer<typeof copyChange>
 
 /** Another set for one copy; null: what is for everyone. */
 export const copySet = z.object({ set: z.uuid().nullable() })

@@ -1,6 +1,7 @@
 import { type CopyState, mayWriteOn, type Person, Refused, type Role, type Way } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
+import { IS_OUT_TEXT } from '../db/pageOfCopy.ts'
 import { notHere } from '../http/as.ts'
 import { NOT_OUT } from './limits.ts'
 
@@ -26,6 +27,8 @@ export interface CopyRecord {
   readonly stateBefore: CopyState | null
   /** In milliseconds since 1970. */
   readonly handedInAt: number | null
+  /** A date to hand in of its own, in milliseconds since 1970. */
+  readonly dueAt: number | null
   /** What its log and its attachments take. */
   readonly bytes: number
 }
@@ -33,9 +36,10 @@ export interface CopyRecord {
 /** The fields of a `CopyRecord` but its members, of `copy c JOIN handout h`. */
 export const COPY_FIELDS = `c.id, c.handout_id AS "handoutId", h.version_id AS "versionId", h.teacher_id AS "teacherId",
   c.name, c.set_id AS "setId", c.dealt, h.way, h.touch_all AS "touchAll",
-  h.withdrawn_at IS NULL AND coalesce(h.opens_at <= now(), true) AS out,
+  ${IS_OUT_TEXT} AS out,
   c.state, c.round, c.marking_began AS "markingBegan", c.state_before AS "stateBefore", c.bytes::float8 AS bytes,
-  (extract(epoch FROM c.handed_in_at) * 1000)::float8 AS "handedInAt"`
+  (extract(epoch FROM c.handed_in_at) * 1000)::float8 AS "handedInAt",
+  (extract(epoch FROM c.due_at) * 1000)::float8 AS "dueAt"`
 
 /** The role that a person plays in a copy: it is theirs, or they handed it out. Nobody else has one. */
 export function roleIn(copy: Pick<CopyRecord, 'members' | 'teacherId'>, person: Person): Role | undefined {

@@ -31,7 +31,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     title: handout!.title,
     instructions: handout!.instructions,
     spoken: spoken ? { id: spoken, seconds: spokenSeconds ?? 0 } : null,
-    dueAt: handout!.dueAt?.getTime() ?? null,
+    dueAt: copy.dueAt ?? handout!.dueAt?.getTime() ?? null,
     way: copy.way,
     name: nameOf({ name: copy.name, students }),
     students,

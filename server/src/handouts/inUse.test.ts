@@ -75,6 +75,30 @@ describe('a hand-out in use', () => {
     expect(answer.ok && answer.events).toHaveLength(1)
   })
 
+  test('one copy is withdrawn and brought back, or has a date of its own; the others’ stay as they are', async () => {
+    const { teacher, handout, visitors } = await started(2)
+    const [visitor, other] = visitors as [Visitor, Visitor]
+    const [{ copy, firstPage }] = (await trayOf(visitor)) as [TrayEntry]
+    await visitor.keep(copy, [adding(firstPage.id, 'work')])
+    await teacher.patch(`/copies/${copy}`, { withdrawn: true })
+    expect(await trayOf(visitor)).toEqual([])
+    expect(await trayOf(other)).toHaveLength(1)
+    expect(await visitor.status('GET', `/copies/${copy}`)).toBe(410)
+    const late = await visitor.keep(copy, [adding(firstPage.id, 'work')])
+    expect(late.ok && late.fates[0]!.fate).not.toBe('kept')
+    const row = async () => (await handoutOf(teacher, handout)).copies.find(({ id }) => id === copy)
+    expect(await row()).toMatchObject({ withdrawn: true, dueAt: null })
+
+    await teacher.patch(`/copies/${copy}`, { withdrawn: false, dueAt: 1_900_000_000_000 })
+    expect((await trayOf(visitor))[0]).toMatchObject({ dueAt: 1_900_000_000_000 })
+    expect((await trayOf(other))[0]).toMatchObject({ dueAt: null })
+    expect(await visitor.get(`/copies/${copy}`)).toMatchObject({ dueAt: 1_900_000_000_000 })
+    const answer = await visitor.follow(copy)
+    expect(answer.ok && answer.events).toHaveLength(1)
+    await teacher.patch(`/copies/${copy}`, { dueAt: null })
+    expect(await row()).toMatchObject({ withdrawn: false, dueAt: null })
+  })
+
   test('who joins the class gets their copy; who joins one handed to some does not', async () => {
     const all = await started(2)
     const some = await giveOut(

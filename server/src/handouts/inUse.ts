@@ -1,4 +1,5 @@
 import {
+  type CopyChange,
   changesBetween,
   type HandoutChange,
   type HandoutChanges,
@@ -200,6 +201,42 @@ export async function giveToJoiners(
     .from(handouts)
     .where(and(eq(handouts.classId, classId), eq(handouts.wholeClass, true), isNull(handouts.withdrawnAt)))
   for (const handout of out) await giveTo(tx, handout, students)
+}
+
+/** Changes what is other for one copy than for the rest of its hand-out. Throws `Refused`. */
+export async function changeCopy(
+  db: Database,
+  teacherId: string,
+  copyId: string,
+  { dueAt, withdrawn }: CopyChange,
+): Promise<{ handout: string; students: string[] }> {
+  const [copy] = await db.select().from(copies).where(eq(copies.id, copyId))
+  if (!copy) throw notHere()
+  await ownHandout(db, teacherId, copy.handoutId)
+  const set = {
+    ...(dueAt === undefined ? {} : { dueAt: dueAt === null ? null : new Date(dueAt) }),
+    ...(withdrawn === undefined ? {} : { withdrawnAt: withdrawn ? new Date() : null }),
+  }
+  if (Object.keys(set).length > 0) await db.update(copies).set(set).where(eq(copies.id, copyId))
+  return { handout: copy.handoutId, students: await membersOf(db, copy.handoutId) }
+}
+
+/** A student leaves a copy that is shared; what they made in it stays, as theirs. Throws `Refused`. */
+export async function leaveCopy(
+  db: Database,
+  teacherId: string,
+  copyId: string,
+  student: string,
+): Promise<{ handout: string }> {
+  const [copy] = await db.select().from(copies).where(eq(copies.id, copyId))
+  if (!copy?.name) throw notHere()
+  await ownHandout(db, teacherId, copy.handoutId)
+  const { copyId: of, studentId, leftAt } = copyMembers
+  await db
+    .update(copyMembers)
+    .set({ leftAt: new Date() })
+    .where(and(eq(of, copyId), eq(studentId, student), isNull(leftAt)))
+  return { handout: copy.handoutId }
 }
 
 /** Gives a copy another set of the worksheet. What lies on pages that it does not have then stays in its log. Throws `Refused`. */

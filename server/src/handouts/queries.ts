@@ -25,6 +25,8 @@ export async function handoutsOf(db: Queries, teacherId: string): Promise<Handou
       title: handouts.title,
       unit: handouts.unit,
       way: handouts.way,
+      classId: handouts.classId,
+      worksheetId: worksheetVersions.worksheetId,
       className: classes.name,
       opensAt: handouts.opensAt,
       dueAt: handouts.dueAt,
@@ -36,6 +38,7 @@ export async function handoutsOf(db: Queries, teacherId: string): Promise<Handou
     })
     .from(handouts)
     .innerJoin(classes, eq(classes.id, handouts.classId))
+    .innerJoin(worksheetVersions, eq(worksheetVersions.id, handouts.versionId))
     .where(eq(handouts.teacherId, teacherId))
     .orderBy(sql`handed_out_at DESC`)
   return rows.map(({ withdrawnAt, ...row }) => ({
@@ -100,6 +103,7 @@ export async function copyRows(db: Queries, handoutId: string, copy?: string): P
   const { rows } = await db.execute(sql`
     SELECT c.id, c.name AS "groupName", c.set_id AS "setId", c.dealt, c.state, c.round,
       c.marking_began AS "markingBegan", c.state_before AS "stateBefore", extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt",
+      extract(epoch FROM c.due_at) * 1000 AS "dueAt", c.withdrawn_at IS NOT NULL AS withdrawn,
       coalesce((SELECT json_agg(json_build_object('id', p.id, 'name', p.name) ORDER BY p.name)
          FROM copy_member m JOIN person p ON p.id = m.student_id
          WHERE m.copy_id = c.id AND m.left_at IS NULL), '[]') AS students,
@@ -111,10 +115,11 @@ export async function copyRows(db: Queries, handoutId: string, copy?: string): P
   return made.sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }))
 }
 
-interface Row extends Omit<CopyRow, 'name' | 'shared' | 'pageNumbers' | 'handedInAt'> {
+interface Row extends Omit<CopyRow, 'name' | 'shared' | 'pageNumbers' | 'handedInAt' | 'dueAt'> {
   readonly groupName: string | null
   readonly dealt: string[] | null
   readonly handedInAt: string | null
+  readonly dueAt: string | null
 }
 
 interface Stub {
@@ -122,7 +127,10 @@ interface Stub {
   readonly sets: string[] | null
 }
 
-function asCopyRow({ groupName, setId, dealt, handedInAt, ...row }: Row, pages: readonly Stub[]): CopyRow {
+function asCopyRow(
+  { groupName, setId, dealt, handedInAt, dueAt, ...row }: Row,
+  pages: readonly Stub[],
+): CopyRow {
   const stubs = pages.map(({ id, sets }) => ({ id, sets: sets ?? undefined }))
   const own = pagesFor(stubs, setId, dealt)
   return {
@@ -133,6 +141,7 @@ function asCopyRow({ groupName, setId, dealt, handedInAt, ...row }: Row, pages: 
     pageNumbers:
       own.length === pages.length ? null : own.map((id) => pages.findIndex((page) => page.id === id) + 1),
     handedInAt: handedInAt === null ? null : Number(handedInAt),
+    dueAt: dueAt === null ? null : Number(dueAt),
   }
 }
 
@@ -147,7 +156,7 @@ async function pagesOfHandout(db: Queries, handoutId: string): Promise<Stub[]> {
 export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[]> {
   const { rows } = await db.execute(sql`
     SELECT c.id AS copy, h.title, h.unit, k.name AS "className", h.instructions, h.way, c.name AS "sharedName",
-      extract(epoch FROM h.due_at) * 1000 AS "dueAt", extract(epoch FROM h.handed_out_at) * 1000 AS "handedOutAt",
+      extract(epoch FROM coalesce(c.due_at, h.due_at)) * 1000 AS "dueAt", extract(epoch FROM h.handed_out_at) * 1000 AS "handedOutAt",
       extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt", c.state, c.round,
       (SELECT extract(epoch FROM max(x.at)) * 1000 FROM handout_change x JOIN worksheet_page p ON p.id = x.page_id
          WHERE x.handout_id = h.id AND ${PAGE_IS_ITS}) AS "changedAt",

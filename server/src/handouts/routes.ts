@@ -6,11 +6,13 @@ import { afterAnswer, answering, streamed } from '../http/answering.ts'
 import { makeAhead } from '../papers/index.ts'
 import { handOut } from './handOut.ts'
 import {
+  changeCopy,
   changeHandout,
   changeSet,
   copiesOf,
   givePages,
   giveToMore,
+  leaveCopy,
   membersOf,
   sendChanges,
   waitingChanges,
@@ -61,6 +63,18 @@ export function handoutRoutes(context: Context): Router {
   })
   answering(router, CALLS.givePages, async ({ person, ids, sent }) => {
     const { handout } = await givePages(db, person.id, ids.copy, sent)
+    news.handoutChanged(handout)
+  })
+  answering(router, CALLS.changeCopy, async ({ person, ids, sent }) => {
+    const { handout, students } = await changeCopy(db, person.id, ids.copy, sent)
+    tell(students)
+    if (sent.withdrawn) news.closedTo([ids.copy])
+    news.handoutChanged(handout)
+  })
+  answering(router, CALLS.leaveCopy, async ({ person, ids }) => {
+    const { handout } = await leaveCopy(db, person.id, ids.copy, ids.student)
+    news.closedTo([ids.copy], ids.student)
+    tell([ids.student])
     news.handoutChanged(handout)
   })
   answering(router, CALLS.changeSet, async ({ person, ids, sent }) => {

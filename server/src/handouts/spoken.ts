@@ -25,7 +25,7 @@ export async function spokenFor(db: Database, person: { id: string }, id: string
 
 async function isToldTo(db: Database, student: string, spoken: string): Promise<boolean> {
   const { rows } = await db.execute(sql`
-    SELECT 1 FROM ${handouts} h JOIN copy_member m ON m.handout_id = h.id
+    SELECT 1 FROM ${handouts} h JOIN copy_member m ON m.handout_id = h.id JOIN copy c ON c.id = m.copy_id
     WHERE h.spoken = ${spoken} AND m.student_id = ${student} AND m.left_at IS NULL AND ${IS_OUT} LIMIT 1`)
   return rows.length > 0
 }

@@ -4,6 +4,7 @@ import { useCallback, useEffect } from 'react'
 import { useParams } from 'react-router'
 import { useStore } from 'zustand'
 import { ask, Problem } from '../api/ask.ts'
+import { live } from '../api/live.ts'
 import { queries, refresh } from '../api/queries.ts'
 import { keepOffline } from '../offline/offline.ts'
 import type { CopyStore } from '../page/copy/copyStore.ts'
@@ -24,6 +25,7 @@ export function Copy({ person }: { person: Person }) {
   const { copy: id = '' } = useParams()
   const whole = useQuery({ ...queries.copy(id), staleTime: Number.POSITIVE_INFINITY })
   const store = useCopy(whole.data, person, 'work')
+  useComesBack(whole.isError, whole.refetch)
   return (
     <Fetched of={whole}>
       {(copy) => (store ? <OpenCopy key={copy.id} copy={copy} store={store} person={person} /> : <Loading />)}
@@ -73,6 +75,16 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
       </WorkingPage>
     </div>
   )
+}
+
+/** What was not to be had opens by itself when something in the tray changes: a teacher has brought it back. */
+function useComesBack(isAway: boolean, again: () => unknown): void {
+  useEffect(() => {
+    if (!isAway) return
+    const changed = () => void again()
+    live().on('tray', changed)
+    return () => void live().off('tray', changed)
+  }, [isAway, again])
 }
 
 /** The copy cannot be had just now. What was written on it meanwhile is here, and says so. */

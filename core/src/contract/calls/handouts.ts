@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { bytes, changing, doing, making, nothing, putting, reading, streaming } from '../call.ts'
+import { bytes, changing, doing, dropping, making, nothing, putting, reading, streaming } from '../call.ts'
 import { copyStanding, pageOwners } from '../copies.ts'
 import {
+  copyChange,
   copySet,
   handBackAnswer,
   handBackRequest,
@@ -26,6 +27,8 @@ export const sendChanges = doing('teacher', '/handouts/:handout/changes', nothin
 export const giveToMore = doing('teacher', '/handouts/:handout/students', moreStudents, nothing)
 export const handBackMany = doing('teacher', '/handouts/:handout/hand-back', handBackRequest, handBackAnswer)
 export const givePages = putting('teacher', '/copies/:copy/owners', pageOwners, nothing)
+export const changeCopy = changing('teacher', '/copies/:copy', copyChange, nothing)
+export const leaveCopy = dropping('teacher', '/copies/:copy/students/:student', nothing, nothing)
 export const changeSet = putting('teacher', '/copies/:copy/set', copySet, nothing)
 export const handBack = doing('teacher', '/copies/:copy/hand-back', nothing, copyStanding)
 export const bringBack = doing('teacher', '/copies/:copy/bring-back', nothing, copyStanding)

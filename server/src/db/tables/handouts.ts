@@ -105,6 +105,9 @@ export const copies = pgTable(
     helpSeq: integer('help_seq').notNull().default(0),
     feedbackSeq: integer('feedback_seq').notNull().default(0),
     handedInAt: moment('handed_in_at'),
+    /** A date of its own; null: that of the hand-out. */
+    dueAt: moment('due_at'),
+    withdrawnAt: moment('withdrawn_at'),
     /** What its log and its attachments take. */
     bytes: bigint({ mode: 'number' }).notNull().default(0),
   },

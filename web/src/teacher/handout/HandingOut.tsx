@@ -12,6 +12,7 @@ import { GoesOn } from '../GoesOn.tsx'
 import { useDraft } from '../useDraft.ts'
 import { ClassPart } from './ClassPart.tsx'
 import { type Choices, choices } from './choices.ts'
+import { HasIt } from './HasIt.tsx'
 import { PagesChoice } from './PagesChoice.tsx'
 import { type Terms, TermsFields, termsOf } from './TermsFields.tsx'
 import { keepSets, usePlanned } from './usePlanned.ts'
@@ -145,6 +146,9 @@ function Plan({ worksheet, before, classes }: PlanProps) {
       >
         <h2 className="text-lg">What will happen</h2>
         {chosen.length === 0 && <p className="text-ochre">Choose a class.</p>}
+        {parts.map(({ roster }) => (
+          <HasIt key={roster.id} roster={roster} worksheet={worksheet.id} />
+        ))}
         {parts.map(({ roster, plan }) => (
           <WhatHappens key={roster.id} plan={plan} sheet={sheet} className={roster.name} />
         ))}

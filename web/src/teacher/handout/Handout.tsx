@@ -12,6 +12,7 @@ import { sayDue, sayWhen } from '../../ui/when.ts'
 import { TakeAway } from '../TakeAway.tsx'
 import { handBack } from './handBack.ts'
 import { InUse } from './InUse.tsx'
+import { OneCopy } from './OneCopy.tsx'
 import { SharedPeople } from './SharedPeople.tsx'
 import { useHandout } from './useHandout.ts'
 
@@ -133,6 +134,8 @@ const columnsOf = (handout: HandoutWhole): Column<CopyRow>[] => [
       <span className="inline-flex flex-wrap items-center gap-x-3 align-middle" data-state={copy.state}>
         <StateTag state={copy.state} />
         {copy.round > 1 && <span className="text-ink-soft">round {copy.round}</span>}
+        {copy.withdrawn && <span className="text-ochre">withdrawn</span>}
+        {copy.dueAt !== null && <span className="text-ink-soft">{sayDue(copy.dueAt)}</span>}
         {copy.markingBegan && copy.state === 'handed in' && <span className="text-madder">written on</span>}
       </span>
     ),
@@ -143,10 +146,10 @@ const columnsOf = (handout: HandoutWhole): Column<CopyRow>[] => [
     orderBy: (copy) => copy.handedInAt,
     className: 'max-handheld:hidden',
     cellClass: 'tabular pr-4 text-ink-soft',
-    cell: ({ handedInAt }) => (
+    cell: ({ handedInAt, dueAt }) => (
       <>
         {handedInAt === null ? '' : sayWhen(handedInAt)}
-        {handedInAt !== null && handout.dueAt !== null && handedInAt > handout.dueAt && (
+        {handedInAt !== null && handedInAt > (dueAt ?? handout.dueAt ?? Number.POSITIVE_INFINITY) && (
           <b className="ml-2 text-ochre">late</b>
         )}
       </>
@@ -207,6 +210,11 @@ function ActsOfCopy({ handout, copy }: OfCopy) {
           <SharedPeople handout={handout} copy={copy} />
         </span>
       )}
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: keeps presses in the dialog from opening the row */}
+      {/* biome-ignore lint/a11y/useKeyWithClickEvents: keys do not reach the row */}
+      <span onClick={(event) => event.stopPropagation()}>
+        <OneCopy handout={handout} copy={copy} />
+      </span>
       <TakeAway copy={copy.id} label={(name) => `${name} of ${copy.name}’s copy`} />
     </>
   )

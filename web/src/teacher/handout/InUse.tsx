@@ -10,6 +10,7 @@ import { sayDone, sayProblem } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
 import { asked } from '../asked.ts'
 import { type Terms, TermsFields } from './TermsFields.tsx'
+import { WithoutCopy } from './WithoutCopy.tsx'
 
 const refreshAll = (handout: string) =>
   Promise.all([
@@ -69,7 +70,7 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
           </Notice>
         )}
         <WaitingChanges handout={handout} />
-        <WithoutCopy handout={handout} />
+        <WithoutCopy handout={handout} onGiven={() => refreshAll(id)} />
       </div>
     </div>
   )
@@ -143,48 +144,4 @@ function saidChanges({ added, changed }: HandoutChanges): string {
   const pages = (count: number, what: string) =>
     count === 0 ? [] : [`${count} ${count === 1 ? 'page' : 'pages'} ${what}`]
   return [...pages(added.length, 'new'), ...pages(changed.length, 'changed')].join(', ')
-}
-
-/** Students of the class who have none of it. */
-function WithoutCopy({ handout }: { handout: HandoutWhole }) {
-  const { without, way, id, copies } = handout
-  const [into, setInto] = useState('')
-  const { run, busy, problem } = useAct(async () => {
-    const students = without.map((student) => student.id)
-    await ask(CALLS.giveToMore, { handout: id }, into ? { students, copy: into } : { students })
-    await refreshAll(id)
-  })
-  if (without.length === 0) return null
-  const names = without.map(({ name }) => name)
-  return (
-    <div className="flex flex-wrap items-center gap-3 rounded-tag border border-rule bg-card px-4 py-2.5">
-      <p className="min-w-[200px] flex-1">
-        <b>Without it:</b> {names.slice(0, 8).join(', ')}
-        {names.length > 8 && ` and ${names.length - 8} more`}
-        {problem && (
-          <span role="alert" className="block text-madder">
-            {problem}
-          </span>
-        )}
-      </p>
-      {way === 'group' && (
-        <select
-          aria-label="Into which group"
-          value={into}
-          onChange={(event) => setInto(event.target.value)}
-          className="min-h-[38px] rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1"
-        >
-          <option value="">into the group …</option>
-          {copies.map((copy) => (
-            <option key={copy.id} value={copy.id}>
-              {copy.name}
-            </option>
-          ))}
-        </select>
-      )}
-      <Button disabled={busy || (way === 'group' && into === '')} onClick={() => void run()}>
-        {without.length === 1 ? 'Give it to them too' : `Give it to all ${without.length}`}
-      </Button>
-    </div>
-  )
 }

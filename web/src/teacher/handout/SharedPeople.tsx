@@ -28,11 +28,22 @@ export function SharedPeople({ handout, copy }: { handout: HandoutWhole; copy: C
   )
 }
 
+/** Chosen for somebody who is to be in no group. */
+const OUT = 'out of it'
+
 function Members({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
   const others = handout.copies.filter(({ id }) => id !== copy.id)
   const move = async (student: string, to: string) => {
     try {
       await ask(CALLS.giveToMore, { handout: handout.id }, { students: [student], copy: to })
+      await refreshBoth(handout.id, copy.id)
+    } catch (error) {
+      sayProblem(error)
+    }
+  }
+  const takeOut = async (student: string) => {
+    try {
+      await ask(CALLS.leaveCopy, { copy: copy.id, student })
       await refreshBoth(handout.id, copy.id)
     } catch (error) {
       sayProblem(error)
@@ -44,21 +55,23 @@ function Members({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
       {copy.students.map(({ id, name }) => (
         <li key={id} className="flex min-h-[38px] items-center gap-3 border-b border-rule">
           <span className="flex-1">{name}</span>
-          {others.length > 0 && (
-            <select
-              aria-label={`Move ${name} to another group`}
-              value=""
-              onChange={(event) => event.target.value && void move(id, event.target.value)}
-              className="min-h-[34px] rounded-tag border border-ink-soft/60 bg-sheet px-2"
-            >
-              <option value="">move to …</option>
-              {others.map((other) => (
-                <option key={other.id} value={other.id}>
-                  {other.name}
-                </option>
-              ))}
-            </select>
-          )}
+          <select
+            aria-label={`Move ${name}`}
+            value=""
+            onChange={({ target: { value } }) => {
+              if (value === OUT) void takeOut(id)
+              else if (value) void move(id, value)
+            }}
+            className="min-h-[34px] rounded-tag border border-ink-soft/60 bg-sheet px-2"
+          >
+            <option value="">move to …</option>
+            {others.map((other) => (
+              <option key={other.id} value={other.id}>
+                {other.name}
+              </option>
+            ))}
+            <option value={OUT}>out of it</option>
+          </select>
         </li>
       ))}
     </ul>

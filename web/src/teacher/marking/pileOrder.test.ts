@@ -15,6 +15,8 @@ const row = fc.record({
   round: fc.constant(1),
   markingBegan: fc.boolean(),
   stateBefore: fc.constant(null),
+  dueAt: fc.constant(null),
+  withdrawn: fc.constant(false),
   handedInAt: fc.option(fc.nat(1000), { nil: null }),
 }) satisfies fc.Arbitrary<CopyRow>
 
