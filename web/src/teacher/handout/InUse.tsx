@@ -1,4 +1,4 @@
-import { CALLS, type HandoutChange, type HandoutChanges, type HandoutWhole } from '@hand-back/core'
+import { CALLS, type HandoutChange, type HandoutWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { type ReactNode, useState } from 'react'
 import { ask } from '../../api/ask.ts'
@@ -9,6 +9,7 @@ import { Dialog } from '../../ui/Dialog.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
 import { asked } from '../asked.ts'
+import { saidChanges } from './saidChanges.ts'
 import { type Terms, TermsFields } from './TermsFields.tsx'
 import { WithoutCopy } from './WithoutCopy.tsx'
 
@@ -39,7 +40,7 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
   return (
     <div className="mb-5 flex flex-wrap gap-2">
       <Button onClick={() => setDating(true)}>Dates and what to tell them</Button>
-      <LinkButton to={`/worksheet/${worksheetId}`}>Change its pages</LinkButton>
+      <LinkButton to={`/worksheet/${worksheetId}?in=${id}`}>Change its pages</LinkButton>
       <LinkButton to={`/worksheet/${worksheetId}/hand-out?again=${id}`}>Hand out again</LinkButton>
       {!withdrawn && (
         <Button look="quiet" onClick={() => void withdraw(true)}>
@@ -138,10 +139,4 @@ function WaitingChanges({ handout }: { handout: HandoutWhole }) {
       </Button>
     </Notice>
   )
-}
-
-function saidChanges({ added, changed }: HandoutChanges): string {
-  const pages = (count: number, what: string) =>
-    count === 0 ? [] : [`${count} ${count === 1 ? 'page' : 'pages'} ${what}`]
-  return [...pages(added.length, 'new'), ...pages(changed.length, 'changed')].join(', ')
 }

@@ -33,7 +33,12 @@ export function OneCopy({ handout, copy }: OneCopyProps) {
   const asAll = handout.dueAt === null ? 'no date' : `due ${sayWhen(handout.dueAt)}`
   return (
     <>
-      <Button look="quiet" aria-label={`Only for ${copy.name}`} onClick={() => setOpen(true)}>
+      <Button
+        look="quiet"
+        className="font-normal text-ink-soft"
+        aria-label={`Only for ${copy.name}`}
+        onClick={() => setOpen(true)}
+      >
         Only for {first} …
       </Button>
       <Dialog open={open} onClose={() => setOpen(false)} title={`Only for ${copy.name}`}>

@@ -1,12 +1,15 @@
 import { CALLS } from '@hand-back/core'
+import { useQuery } from '@tanstack/react-query'
 import { Keyboard, Redo2, Undo2 } from 'lucide-react'
-import { useNavigate } from 'react-router'
+import { useNavigate, useSearchParams } from 'react-router'
 import { useStore } from 'zustand'
 import { ask } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { TitleField } from '../../ui/TitleField.tsx'
+import { asked } from '../asked.ts'
 import { usePreparing } from './context.ts'
+import { InUseBar } from './InUseBar.tsx'
 
 /** The bar over preparation: whose worksheet, whether it is kept, and where to go on. */
 export function PreparingBar({ onKeys }: { onKeys: () => void }) {
@@ -14,6 +17,9 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
   const { canUndo, canRedo, sheet } = useStore(store.view)
   const { state, refused } = useStore(keeper.state)
   const navigate = useNavigate()
+  const [search] = useSearchParams()
+  const of = search.get('in') ?? ''
+  const inUse = useQuery({ ...asked.handout(of), enabled: of !== '' })
   const count = sheet.pages.length
   // What comes next reads the worksheet from school: it must have arrived.
   const goTo = async (path: string) => {
@@ -55,10 +61,15 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
           <Keyboard size={19} aria-hidden="true" />
         </IconButton>
         <Button onClick={() => void goTo(`/worksheet/${worksheet.id}/as-a-student`)}>As a student</Button>
-        <Button look="main" onClick={() => void goTo(`/worksheet/${worksheet.id}/hand-out`)}>
-          Hand out
+        {/* While it is out with a class, sending is what one came for; handing out is another thing. */}
+        <Button
+          look={inUse.data ? 'plain' : 'main'}
+          onClick={() => void goTo(`/worksheet/${worksheet.id}/hand-out`)}
+        >
+          {inUse.data ? 'Hand out to others' : 'Hand out'}
         </Button>
       </header>
+      {inUse.data && <InUseBar handout={inUse.data} />}
       {refused && (
         <p role="alert" className="shrink-0 border-b border-rule bg-madder-soft px-5 py-2">
           {refused}

@@ -14,9 +14,9 @@ export function RepeatRows({ items }: { items: readonly PrintedItem[] }) {
   const [gapDown, setGapDown] = useState(5)
   const repeat = () => {
     const steps = gridSteps(around(items.map(seenBox)), across, down, { x: mm(gapAcross), y: mm(gapDown) })
-    const { keys } = store.view.getState().sheet
+    // What is right is another thing in every one of them.
     const ids = items.map(({ id }) => id)
-    putCopies(store, items, keys, steps)
+    putCopies(store, items, {}, steps)
     // The first stays with its copies: what comes next is lining them all up.
     store.pick([...ids, ...store.view.getState().picked])
   }
