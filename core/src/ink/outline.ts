@@ -1,5 +1,6 @@
 import { getStroke } from 'perfect-freehand'
-import type { InkPoint } from './points.ts'
+import { withBends } from './bends.ts'
+import { type Bounds, boundsOf, type InkPoint } from './points.ts'
 import type { Nib } from './stroke.ts'
 
 /** How see-through a highlighter is where it lies over paper; it is multiplied with what is under it. */
@@ -23,39 +24,86 @@ const ANSWERS: Record<Nib, { readonly thinning: number; readonly runsOut: boolea
 /** A nib is at least so many units wide where its outline is computed. */
 const NIB_UNITS = 24
 
+/** A stroke that stays within so many of its widths was a tap. */
+const TAP_WIDTHS = 0.6
+/** Corners of a dot's outline. */
+const DOT_CORNERS = 16
+/** How far samples may lie apart, in points and in widths of the stroke, before points come between them. */
+const LONGEST_LEG = 2.5
+const LONGEST_WIDTHS = 0.8
+
 /**
- * The outline of a stroke as a closed polygon of `[x, y]` in points.
+ * The outline of a stroke as a closed polygon of `[x, y]` in points; of a tap, a round dot. The same while
+ * it is drawn and when the pen is lifted.
  *
  * `width` is the full width in points at middle pressure. Strokes whose pressure never changes come
- * from fingers and mice: their width follows their speed instead, where the nib answers at all.
- * `finished` false is for a stroke still being drawn, whose end is not yet rounded off. Method:
- * perfect-freehand.
+ * from fingers and mice: their width follows their speed instead, where the nib answers at all. Method:
+ * perfect-freehand, of samples with bends between them (bends.ts).
  */
-export function strokeOutline(
-  points: readonly InkPoint[],
-  nib: Nib,
-  width: number,
-  finished = true,
-): number[][] {
+export function strokeOutline(points: readonly InkPoint[], nib: Nib, width: number): number[][] {
   const { thinning, runsOut } = ANSWERS[nib]
+  const box = boundsOf(points)
+  const extent = Math.hypot(box.x1 - box.x0, box.y1 - box.y0)
+  if (points.length > 0 && extent <= width * TAP_WIDTHS) return dot(points, box, thinning, width)
   // The method leaves out what is nearer than a few units to an end, whatever the width: in units in which
   // a nib is many wide, a short dash of a thin pen is as long as it was drawn.
   const fine = Math.max(1, NIB_UNITS / width)
-  const taper = runsOut ? { taper: width * fine * 2.5, cap: true } : { cap: true }
+  // A short touch of the brush runs out within its own length.
+  const taper = runsOut ? { taper: Math.min(width * 2.5, extent * 0.4) * fine, cap: true } : { cap: true }
+  const pressed = thinning > 0 && !hasPressure(points) ? asIfPressed(points, width) : points
   const outline = getStroke(
-    points.map((point) => [point.x * fine, point.y * fine, point.pressure]),
+    withBends(pressed, Math.max(LONGEST_LEG, width * LONGEST_WIDTHS)).map((point) => [
+      point.x * fine,
+      point.y * fine,
+      point.pressure,
+    ]),
     {
       size: width * fine,
       thinning,
       smoothing: 0.5,
       streamline: 0.35,
-      simulatePressure: thinning > 0 && !hasPressure(points),
+      simulatePressure: false,
       start: taper,
-      end: finished ? taper : { cap: true },
-      last: finished,
+      end: taper,
+      last: true,
     },
   )
   return outline.map(([x, y]) => [x! / fine, y! / fine])
+}
+
+/** How fast the width follows the speed, as perfect-freehand has it. */
+const RATE_OF_CHANGE = 0.275
+/** The first samples settle how a stroke begins. */
+const BEGINNING = 10
+
+/**
+ * Samples with a pressure made of their speed: slow is firm. By the samples themselves and not by what comes
+ * between them, so that a stroke is as broad however it was sampled. Method: perfect-freehand's.
+ */
+function asIfPressed(points: readonly InkPoint[], width: number): InkPoint[] {
+  const after = (before: number, index: number) => {
+    const [from, to] = [points[index - 1] ?? points[0]!, points[index]!]
+    const speed = Math.min(1, Math.hypot(to.x - from.x, to.y - from.y) / width)
+    return Math.min(1, before + (1 - speed - before) * speed * RATE_OF_CHANGE)
+  }
+  let pressure = points[0]?.pressure ?? 0.5
+  for (let index = 0; index < Math.min(BEGINNING, points.length); index++)
+    pressure = (pressure + after(pressure, index)) / 2
+  return points.map((point, index) => {
+    pressure = after(pressure, index)
+    return { ...point, pressure }
+  })
+}
+
+/** A round dot around the middle of a tap, as broad as its pressure makes the nib. */
+function dot(points: readonly InkPoint[], box: Bounds, thinning: number, width: number): number[][] {
+  const pressure = hasPressure(points) ? Math.max(...points.map((point) => point.pressure)) : 0.5
+  const radius = width * (0.5 - thinning * (0.5 - pressure) * 0.5)
+  const [x, y] = [(box.x0 + box.x1) / 2, (box.y0 + box.y1) / 2]
+  return Array.from({ length: DOT_CORNERS }, (_, corner) => {
+    const angle = (corner / DOT_CORNERS) * 2 * Math.PI
+    return [x + radius * Math.cos(angle), y + radius * Math.sin(angle)]
+  })
 }
 
 /** Whether a device told real pressure: any two points differ in it. */

@@ -65,8 +65,9 @@ export class InkCanvas {
     this.element.hidden = this.#mixes && strokes.length === 0
   }
 
-  #redraw(bounds: Bounds): void {
+  #redraw(changed: Bounds): void {
     const context = this.#context
+    const bounds = this.#onWholePixels(changed)
     context.save()
     this.#toPageSpace()
     context.beginPath()
@@ -75,6 +76,19 @@ export class InkCanvas {
     context.clearRect(bounds.x0, bounds.y0, bounds.x1 - bounds.x0, bounds.y1 - bounds.y0)
     for (const stroke of this.#drawn) this.#draw(stroke, bounds)
     context.restore()
+  }
+
+  /** The same a little larger, with its edges between device pixels: an edge through one would leave a hairline. */
+  #onWholePixels({ x0, y0, x1, y1 }: Bounds): Bounds {
+    const { scale, x, y } = this.#view
+    const unit = scale * this.#ratio
+    const [left, top] = [x * this.#ratio, y * this.#ratio]
+    return {
+      x0: (Math.floor(x0 * unit + left) - 1 - left) / unit,
+      y0: (Math.floor(y0 * unit + top) - 1 - top) / unit,
+      x1: (Math.ceil(x1 * unit + left) + 1 - left) / unit,
+      y1: (Math.ceil(y1 * unit + top) + 1 - top) / unit,
+    }
   }
 
   #draw(stroke: Stroke, within?: Bounds): void {

@@ -43,7 +43,7 @@ export class WetCanvas {
     // Wet or kept, a highlighter never hides what it goes over.
     this.element.style.mixBlendMode = seeThrough ? 'multiply' : 'normal'
     const path = new Path2D()
-    traceOutline(strokeOutline(all, swatch.nib, swatch.width, false), path)
+    traceOutline(strokeOutline(all, swatch.nib, swatch.width), path)
     context.fill(path)
     this.#spoil(boundsOf(all, swatch.width + 2 / view.scale), view)
   }
@@ -84,10 +84,10 @@ export class WetCanvas {
     this.#context.setTransform(1, 0, 0, 1, 0, 0)
     this.#context.globalAlpha = 1
     this.#context.clearRect(
-      Math.floor(dirty.x0),
-      Math.floor(dirty.y0),
-      Math.ceil(dirty.x1 - dirty.x0) + 2,
-      Math.ceil(dirty.y1 - dirty.y0) + 2,
+      Math.floor(dirty.x0) - 1,
+      Math.floor(dirty.y0) - 1,
+      Math.ceil(dirty.x1 - dirty.x0) + 4,
+      Math.ceil(dirty.y1 - dirty.y0) + 4,
     )
     this.#dirty = undefined
     this.element.style.mixBlendMode = 'normal'
