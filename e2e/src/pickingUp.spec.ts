@@ -166,3 +166,38 @@ test('pictures dragged in and from the camera, picked up with a box, copied into
   )
   expect(own!.count).toBe(2)
 })
+
+test('a tiny thing that is picked moves when it is dragged, by mouse and by finger, and grows by its handles', async ({
+  somebody,
+}) => {
+  for (const options of [{}, TABLET]) {
+    const { student } = await atWork(server, somebody, pdf, options)
+    const finger = options === TABLET
+    const draw = finger ? drawWithFinger : drawWithMouse
+    await draw(student, along({ x: 200, y: 200 }, { x: 204, y: 206 }, 3))
+    await expectInk(student, { x: 202, y: 203 })
+    await button(student, 'Pick up').click()
+    await draw(student, loop(180, 180, 230, 230))
+    const before = await boxOf(student)
+    await draw(student, along({ x: 202, y: 203 }, { x: 300, y: 303 }, 5))
+    await expectInk(student, { x: 300, y: 303 })
+    await expectInk(student, { x: 202, y: 203 }, false)
+    const after = await boxOf(student)
+    expect(Math.abs(after.width - before.width) + Math.abs(after.height - before.height)).toBeLessThan(2)
+
+    const handle = (await student.locator('[data-handle=corner]').nth(2).boundingBox())!
+    const from = { x: handle.x + handle.width / 2, y: handle.y + handle.height / 2 }
+    if (finger) {
+      await touch(student, 'touchStart', [from])
+      await touch(student, 'touchMove', [{ x: from.x + 10, y: from.y + 10 }])
+      await touch(student, 'touchMove', [{ x: from.x + 30, y: from.y + 30 }])
+      await touch(student, 'touchEnd', [])
+    } else {
+      await student.mouse.move(from.x, from.y)
+      await student.mouse.down()
+      await student.mouse.move(from.x + 30, from.y + 30, { steps: 3 })
+      await student.mouse.up()
+    }
+    await expect.poll(async () => (await boxOf(student)).width).toBeGreaterThan(after.width * 2)
+  }
+})

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { atWork, seeAsTeacher, TABLET } from './fixtures/atWork.ts'
 import { openCopy } from './fixtures/lesson.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
-import { along, button, drawWithMouse, expectInk, expectKept, touch } from './hands/hands.ts'
+import { along, button, drawWithMouse, drawWithPen, expectInk, expectKept, touch } from './hands/hands.ts'
 
 const server = testServer()
 const pdf = await makePdf([{}, {}])
@@ -129,4 +129,46 @@ test('handing in shows what nobody touched; taken back until marking begins, the
   await expectKept(teacher)
   await button(student, 'Take back').click()
   await expect(student.getByText('begun to write')).toBeVisible()
+})
+
+/** How many pixels of the page have ink of any strength. */
+const inkedPixels = (page: Page) =>
+  page.getByTestId('page').evaluate((element) => {
+    let count = 0
+    for (const canvas of element.querySelectorAll('canvas')) {
+      if (canvas.dataset.layer === 'paper') continue
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width || 1, canvas.height || 1)
+      for (let index = 3; index < data.length; index += 4) if (data[index]! > 0) count++
+    }
+    return count
+  })
+
+test('dots with every pen are there, and nothing of them remains when they are undone or rubbed out', async ({
+  somebody,
+}) => {
+  const { student } = await atWork(server, somebody, pdf)
+  for (let press = 0; press < 2; press++) await student.keyboard.press('+')
+  const pens = student.getByRole('group', { name: 'Pens' }).getByRole('button')
+  const count = await pens.count()
+  const dots = async () => {
+    for (let index = 0; index < count; index++) {
+      await pens.nth(index).click()
+      const at = { x: 200.3 + index * 23.7, y: 300.6 }
+      await drawWithPen(student, [at])
+      await drawWithPen(student, [
+        { x: at.x, y: at.y + 30 },
+        { x: at.x + 0.4, y: at.y + 30.3 },
+      ])
+    }
+  }
+  await dots()
+  await expect.poll(() => inkedPixels(student)).toBeGreaterThan(count * 2 * 4)
+  for (let step = 0; step < count * 2; step++) await button(student, 'Undo').click()
+  await expect.poll(() => inkedPixels(student)).toBe(0)
+
+  await dots()
+  await button(student, 'Rub out').click()
+  for (const y of [300.6, 330.6])
+    await drawWithMouse(student, along({ x: 190, y }, { x: 200 + count * 24, y }, 30))
+  await expect.poll(() => inkedPixels(student)).toBe(0)
 })

@@ -17,7 +17,7 @@ import { type PointerEvent, useMemo } from 'react'
 import type { Bitmaps } from '../draw/paint.ts'
 import { toScreen, type View } from '../view/view.ts'
 import { GuideLines } from './GuideLines.tsx'
-import type { Grip } from './grips.ts'
+import { type Grip, middleOf } from './grips.ts'
 import { Lifted } from './Lifted.tsx'
 import type { Hold, Holdable } from './useHold.ts'
 
@@ -47,6 +47,7 @@ export function HeldBox({ held, hold, view, drawnOf, bitmaps, turns, open = fals
   const air = useMemo(() => (lifted ? drawnOf(shaped) : undefined), [lifted, shaped, drawnOf])
   const frame: Turned = shaped ?? only ?? boxOfBounds(bounds)
   const corners = cornersIn(bounds)
+  const centre = toScreen(view, middleOf(bounds))
   const top = { x: (bounds.x0 + bounds.x1) / 2, y: bounds.y0 }
   return (
     <>
@@ -65,13 +66,18 @@ export function HeldBox({ held, hold, view, drawnOf, bitmaps, turns, open = fals
         className={`absolute touch-none border-2 border-dashed border-verdigris ${open ? 'pointer-events-none' : 'pointer-events-auto cursor-move'}`}
         style={frameStyle(frame, hold.by, view)}
         {...(open ? {} : handlers({ what: 'box' }))}
-      />
+      >
+        {/* What is smaller than a fingertip is held around itself too. */}
+        {!open && (
+          <span className="absolute top-1/2 left-1/2 h-full min-h-[22px] w-full min-w-[22px] -translate-x-1/2 -translate-y-1/2 pointer-coarse:min-h-11 pointer-coarse:min-w-11" />
+        )}
+      </div>
       {!lifted &&
         (only
           ? handlesFor(only, view).map((handle) => (
               <HandleSign
                 key={handle}
-                at={toScreen(view, handlePlace(only, handle))}
+                at={outside(toScreen(view, handlePlace(only, handle)), centre, handle)}
                 cursor={cursorOf(handle)}
                 name={handle}
                 {...handlers({ what: 'handle', handle })}
@@ -80,7 +86,7 @@ export function HeldBox({ held, hold, view, drawnOf, bitmaps, turns, open = fals
           : corners.map((corner, index) => (
               <HandleSign
                 key={index}
-                at={toScreen(view, corner)}
+                at={outside(toScreen(view, corner), centre, CORNERS[index]!)}
                 cursor={index % 2 === 0 ? 'nwse-resize' : 'nesw-resize'}
                 name="corner"
                 {...handlers({ what: 'corner', corner, opposite: corners[(index + 2) % 4]! })}
@@ -130,6 +136,27 @@ function HandleSign({ at, cursor, name, ...handlers }: HandleSignProps) {
       />
     </div>
   )
+}
+
+const CORNERS = ['nw', 'ne', 'se', 'sw'] as const
+
+/**
+ * Where a handle stands: at its place, but never so near the middle (CSS pixels) that what it belongs to could
+ * not be taken hold of between the handles.
+ */
+function outside(at: Point, centre: Point, handle: Handle): Point {
+  const apart = COARSE.matches ? 44 : 24
+  const push = (place: number, middle: number, low: boolean, high: boolean) =>
+    low || high ? middle + (low ? -1 : 1) * Math.max(apart, Math.abs(place - middle)) : place
+  if (handle === 'start' || handle === 'end')
+    return {
+      x: push(at.x, centre.x, at.x < centre.x, at.x > centre.x),
+      y: push(at.y, centre.y, at.y < centre.y, at.y > centre.y),
+    }
+  return {
+    x: push(at.x, centre.x, handle.includes('w'), handle.includes('e')),
+    y: push(at.y, centre.y, handle.includes('n'), handle.includes('s')),
+  }
 }
 
 /** A fingertip is so wide, in CSS pixels: middles of shorter sides would cover what they belong to. */
