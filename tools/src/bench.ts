@@ -11,6 +11,7 @@ import { keepingFigures } from './bench/keeping.ts'
 import { pageFigures } from './bench/page.ts'
 import { preparingFigures } from './bench/preparing.ts'
 import { sharingFigures } from './bench/sharing.ts'
+import { slowFigures } from './bench/slow.ts'
 import { writingFigures } from './bench/writing.ts'
 import { buildWeb } from './setup/buildWeb.ts'
 import { startCluster } from './setup/cluster.ts'
@@ -40,6 +41,7 @@ export async function run(options: readonly string[]): Promise<void> {
     page: () => pageFigures(cluster.database('page')),
     writing: () => writingFigures(cluster.database('writing')),
     preparing: () => preparingFigures(cluster.database('preparing')),
+    slow: () => slowFigures(cluster.database('slow')),
   }
   for (const [name, measure] of Object.entries(parts)) {
     if (options.length > 0 && !options.includes(name)) continue

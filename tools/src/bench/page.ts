@@ -25,7 +25,7 @@ export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
       await page.getByRole('heading', { name: 'To do' }).waitFor()
       const began = performance.now()
       await page.getByRole('link', { name: /Tides/ }).click()
-      const first = index === 0 ? undefined : await page.waitForFunction(inkShown)
+      const first = index === 0 ? undefined : await page.waitForFunction(inkShown, undefined, { polling: 50 })
       const firstInk = first ? performance.now() - began : 0
       await page.locator('main[aria-busy=false]').waitFor()
       const took = performance.now() - began

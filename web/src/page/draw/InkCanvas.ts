@@ -13,6 +13,8 @@ export class InkCanvas {
   #ratio = 1
   #view: View = { scale: 1, x: 0, y: 0 }
   #drawn: readonly Stroke[] = []
+  /** Where ink is drawn that takes long, before it is shown. */
+  #back: HTMLCanvasElement | undefined
 
   /** `mixes`: what is drawn is mixed with what is under it, which costs at every frame, empty or not. */
   constructor(element: HTMLCanvasElement, mixes = false) {
@@ -25,7 +27,15 @@ export class InkCanvas {
   resize(window: Size, ratio: number): void {
     this.#ratio = ratio
     fitCanvas(this.element, window, ratio)
+    this.#back = undefined
     this.#drawn = []
+  }
+
+  /** Nothing is there any more. */
+  clear(): void {
+    this.#hold([])
+    this.#context.setTransform(1, 0, 0, 1, 0, 0)
+    this.#context.clearRect(0, 0, this.element.width, this.element.height)
   }
 
   /** Draws everything anew for a view. Cost: O(strokes in sight). */
@@ -37,6 +47,59 @@ export class InkCanvas {
     this.#context.clearRect(0, 0, width, height)
     this.#toPageSpace()
     for (const stroke of strokes) this.#draw(stroke, shown)
+  }
+
+  /**
+   * Draws everything anew for a view, and may be interrupted at every stroke: behind what is seen, until
+   * `showBehind` brings it to the front, or on a canvas where nothing is, stroke after stroke in sight.
+   */
+  *drawing(strokes: readonly Stroke[], view: View, shown: Bounds, behind: boolean): Generator<void> {
+    if (strokes.length === 0) return
+    if (!behind) this.element.hidden = false
+    this.#view = behind ? this.#view : view
+    const context = behind ? this.#behind() : this.#context
+    const space = this.#pageSpace(view)
+    let made = 0
+    for (const stroke of strokes) {
+      const { path, bounds } = strokePath(stroke)
+      if (overlap(bounds, shown)) {
+        context.setTransform(...space)
+        context.fillStyle = stroke.colour
+        context.fill(path)
+      }
+      // What is not in sight is drawn only when it is looked at: all of it at once, if it were left to the end.
+      if (behind && ++made % LOOK_EVERY === 0) context.getImageData(0, 0, 1, 1)
+      yield
+    }
+  }
+
+  #behind(): CanvasRenderingContext2D {
+    const { width, height } = this.element
+    this.#back ??= Object.assign(document.createElement('canvas'), { width, height })
+    const context = this.#back.getContext('2d', { willReadFrequently: true })!
+    context.setTransform(1, 0, 0, 1, 0, 0)
+    context.clearRect(0, 0, width, height)
+    return context
+  }
+
+  /** All of these are drawn on it for this view. */
+  hold(strokes: readonly Stroke[], view: View): void {
+    this.#view = view
+    this.#hold(strokes)
+  }
+
+  /** Draws ink that came while more is drawn behind. */
+  drawOnTop(strokes: readonly Stroke[]): void {
+    if (strokes.length > 0) this.element.hidden = false
+    this.#toPageSpace()
+    for (const stroke of strokes) this.#draw(stroke)
+  }
+
+  /** Shows what was drawn behind for this view. */
+  showBehind(strokes: readonly Stroke[], view: View): void {
+    this.clear()
+    this.hold(strokes, view)
+    if (strokes.length > 0 && this.#back) this.#context.drawImage(this.#back, 0, 0)
   }
 
   /** Brings the canvas to these strokes under the same view, touching only what differs. */
@@ -99,11 +162,17 @@ export class InkCanvas {
   }
 
   #toPageSpace(): void {
-    const { scale, x, y } = this.#view
+    this.#context.setTransform(...this.#pageSpace(this.#view))
+  }
+
+  #pageSpace({ scale, x, y }: View): [number, number, number, number, number, number] {
     const ratio = this.#ratio
-    this.#context.setTransform(scale * ratio, 0, 0, scale * ratio, x * ratio, y * ratio)
+    return [scale * ratio, 0, 0, scale * ratio, x * ratio, y * ratio]
   }
 }
+
+/** Strokes drawn behind before they are looked at. */
+const LOOK_EVERY = 20
 
 /** More changes than this are drawn anew in one go, all that lies around them with them. */
 const MANY = 12

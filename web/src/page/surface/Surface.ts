@@ -29,13 +29,16 @@ import {
 } from '../view/view.ts'
 import { FocusInSight } from './FocusInSight.ts'
 import { Pointers } from './pointers.ts'
+import { inSlices } from './slices.ts'
 
 /** How long after a move of the view the ink is drawn sharp again, in milliseconds, when drawing it takes long. */
 const REST = 90
 /** Drawing all ink faster than this many milliseconds is done at every frame of a move. */
 const QUICK = 7
-/** With more strokes than this, how long drawing takes is known only after it was asked for: it waits for the rest. */
+/** More strokes than this are not drawn at once: moving only moves what is there, and drawing is done in slices. */
 const FEW = 400
+
+const NOT_DRAWING = () => {}
 
 /** How far a steadied line may lie from where the mouse is, in CSS pixels. */
 const LEASH = 9
@@ -79,6 +82,12 @@ export class Surface {
   #drawnView: View = this.#view
   #writing: Writing | undefined
   #frame = 0
+  /** Ends the drawing that is under way, if one is. */
+  #stopDrawing = NOT_DRAWING
+  /** Another page is shown, and nothing of it is drawn yet. */
+  #turned = false
+  /** Its paper is there, and its ink is being drawn behind. */
+  #bare = false
   #rest: ReturnType<typeof setTimeout> | undefined
   #drawTook = 0
   #finger: Finger = 'until pen'
@@ -148,6 +157,7 @@ export class Surface {
     this.#paper.close()
     clearTimeout(this.#rest)
     cancelAnimationFrame(this.#frame)
+    this.#endDrawing()
   }
 
   set finger(finger: Finger) {
@@ -181,6 +191,10 @@ export class Surface {
       return
     }
     this.#pointers.finish()
+    this.#endDrawing()
+    this.#turned = true
+    this.#ink.clear()
+    this.#highlighter.clear()
     const view = sameSize ? { ...this.#view, y: fitView(page, this.#window).y } : fitView(page, this.#window)
     this.setView(panBy(view, 0, 0, page, this.#window), true)
   }
@@ -192,8 +206,19 @@ export class Surface {
 
   /** Shows these strokes, in this order. */
   showStrokes(strokes: readonly Stroke[]): void {
+    const before = this.#strokes
     this.#strokes = strokes
-    this.#updateInk()
+    if (this.#turned) return
+    const made = newIn(strokes, before)
+    if (made.length > FEW) {
+      // Another copy's ink, or a page's that has just been read.
+      this.#bare = true
+      this.#drawInSlices()
+    } else if (this.#bare) {
+      // What is written while a page's ink is still being drawn is seen at once.
+      this.#highlighter.drawOnTop(made.filter(shinesThrough))
+      this.#ink.drawOnTop(made.filter((stroke) => !shinesThrough(stroke)))
+    } else this.#updateInk()
   }
 
   set writing(writing: Writing | undefined) {
@@ -238,6 +263,7 @@ export class Surface {
     this.#view = view
     this.#events.viewChanged(view)
     clearTimeout(this.#rest)
+    this.#endDrawing()
     if (redraw || (this.#drawTook < QUICK && this.#strokes.length <= FEW)) this.#nextFrame()
     else {
       this.#stage.style.transformOrigin = '0 0'
@@ -276,18 +302,66 @@ export class Surface {
 
   #drawAll(): void {
     if (!this.#page) return
+    if (this.#strokes.length > FEW) return this.#drawInSlices()
+    this.#bare = false
     const began = performance.now()
     const shown = shownPart(this.#view, this.#window)
     const { pens, highlighters } = this.#seen()
-    this.#stage.style.transform = ''
-    this.#drawnView = this.#view
-    this.#paper.show(this.#page, this.#view)
+    this.#showPaper(this.#view)
     this.#highlighter.drawAll(highlighters, this.#view, shown)
     this.#ink.drawAll(pens, this.#view, shown)
     this.#drawTook = performance.now() - began
   }
 
+  #endDrawing(): void {
+    this.#stopDrawing()
+    this.#stopDrawing = NOT_DRAWING
+  }
+
+  #showPaper(view: View): void {
+    if (!this.#page) return
+    this.#turned = false
+    this.#stage.style.transform = ''
+    this.#drawnView = view
+    this.#paper.show(this.#page, view)
+  }
+
+  /** Much ink is drawn behind what is seen, and gives way to the hand; a page just turned to shows its paper meanwhile. */
+  #drawInSlices(): void {
+    this.#endDrawing()
+    const [view, shown] = [this.#view, shownPart(this.#view, this.#window)]
+    const { pens, highlighters } = this.#seen()
+    if (this.#turned || this.#bare) {
+      this.#bare = true
+      this.#ink.clear()
+      this.#highlighter.clear()
+      this.#showPaper(view)
+    }
+    const behind = !this.#bare
+    const [highlighter, ink] = [this.#highlighter, this.#ink]
+    function* all() {
+      yield* highlighter.drawing(highlighters, view, shown, behind)
+      yield* ink.drawing(pens, view, shown, behind)
+    }
+    this.#stopDrawing = inSlices(all(), () => {
+      this.#stopDrawing = NOT_DRAWING
+      this.#bare = false
+      if (behind) {
+        this.#showPaper(view)
+        highlighter.showBehind(highlighters, view)
+        ink.showBehind(pens, view)
+      } else {
+        highlighter.hold(highlighters, view)
+        ink.hold(pens, view)
+      }
+      // And what came meanwhile.
+      this.#updateInk()
+    })
+  }
+
   #updateInk(): void {
+    // What is about to be drawn is drawn with it.
+    if (this.#turned || this.#bare) return
     const { pens, highlighters } = this.#seen()
     this.#highlighter.update(highlighters)
     this.#ink.update(pens)
@@ -302,4 +376,13 @@ export class Surface {
     }
     return { pens, highlighters }
   }
+}
+
+/** The strokes that were not there before. Cost: O(strokes) only where more came than one at the end. */
+function newIn(strokes: readonly Stroke[], before: readonly Stroke[]): readonly Stroke[] {
+  let same = 0
+  while (same < before.length && strokes[same] === before[same]) same++
+  if (same === before.length) return strokes.slice(same)
+  const known = new Set(before)
+  return strokes.filter((stroke) => !known.has(stroke))
 }
