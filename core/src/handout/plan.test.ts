@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { type Group, groupsFromSets, groupsNow, mixGroups, moveToGroup, setsFromGroups } from './groups.ts'
-import { type HandoutWish, type PageStub, pagesFor, planHandout, type Recipient } from './plan.ts'
+import { groupsFromSets, groupsNow, mixGroups, moveToGroup, setsFromGroups } from './grouping.ts'
+import type { Group } from './groups.ts'
+import { type HandoutWish, type PageStub, pagesFor, type Recipient } from './plan.ts'
+import { planHandout } from './planHandout.ts'
 import { shuffled } from './shuffle.ts'
 import { Refused } from './state.ts'
 

@@ -1,5 +1,5 @@
-import { resizePage } from '../worksheet/change.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
+import { resizePage } from '../worksheet/resizePage.ts'
 import type { Page } from './apply.ts'
 
 /** The most pages that students can lay into one copy. */

@@ -1,12 +1,12 @@
 import type { CopyWhole, Drawn, Stroke } from '@hand-back/core'
 import { type ReactNode, useEffect } from 'react'
-import { CloseUp, CloseUpFrame } from '../closeUp/CloseUp.tsx'
+import { CloseUpFrame } from '../closeUp/CloseUpFrame.tsx'
 import { useHabits } from '../habits/useHabits.ts'
 import { PageSurface } from '../surface/PageSurface.tsx'
 import { TintedPaper } from '../surface/TintedPaper.tsx'
 import { WordsEditor } from '../things/WordsEditor.tsx'
 import type { View } from '../view/view.ts'
-import { FormulaDialog, KeysDialog, PickedBox, warmParts } from './parts.ts'
+import { CloseUp, FormulaDialog, KeysDialog, PickedBox, warmParts } from './parts.ts'
 import type { Work } from './useWork.ts'
 
 interface WorktopProps {

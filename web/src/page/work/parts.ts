@@ -1,9 +1,11 @@
 import { fetchedPart } from '../../ui/fetchedPart.tsx'
 
 /** What nobody needs in the moment that a page opens: fetched then, not with the page. */
+export const CloseUp = fetchedPart('CloseUp', () => import('../closeUp/CloseUp.tsx'))
 export const FormulaDialog = fetchedPart('FormulaDialog', () => import('../things/FormulaDialog.tsx'))
 export const KeysDialog = fetchedPart('KeysDialog', () => import('../keys/KeysDialog.tsx'))
 export const PickedBox = fetchedPart('PickedBox', () => import('../picking/PickedBox.tsx'))
+export const PagesDialog = fetchedPart('PagesDialog', () => import('../pages/PagesDialog.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 
 /** How long the page has the network for itself, in milliseconds: what hands need for moving things comes first. */
@@ -17,6 +19,8 @@ const AFTER_OPENING = 2000
 export function warmParts(): () => void {
   const soon = setTimeout(PickedBox.warm, SOON)
   const later = setTimeout(() => {
+    PagesDialog.warm()
+    CloseUp.warm()
     KeysDialog.warm()
     LookBack.warm()
   }, AFTER_OPENING)
