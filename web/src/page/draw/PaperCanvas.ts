@@ -57,11 +57,11 @@ export class PaperCanvas {
     this.#timer = setTimeout(() => this.#sharpen(), REST)
   }
 
-  /** What is printed over the paper, under the same view. */
-  showDrawn(drawn: readonly Drawn[], bitmaps: Bitmaps): void {
+  /** What is printed over the paper, under the same view. `soon`: its page is about to be shown with it. */
+  showDrawn(drawn: readonly Drawn[], bitmaps: Bitmaps, soon: boolean): void {
     this.#drawn = drawn
     this.#bitmaps = bitmaps
-    this.#paint()
+    if (!soon) this.#paint()
   }
 
   close(): void {

@@ -201,7 +201,7 @@ export class Surface {
 
   /** Shows what is printed on the page and answered there, under the ink. */
   showDrawn(drawn: readonly Drawn[], bitmaps: Bitmaps): void {
-    this.#paper.showDrawn(drawn, bitmaps)
+    this.#paper.showDrawn(drawn, bitmaps, this.#turned)
   }
 
   /** Shows these strokes, in this order. */
