@@ -172,3 +172,70 @@ test('dots with every pen are there, and nothing of them remains when they are u
     await drawWithMouse(student, along({ x: 190, y }, { x: 200 + count * 24, y }, 30))
   await expect.poll(() => inkedPixels(student)).toBe(0)
 })
+
+const FULL = 450
+const placeOf = (index: number) => ({ x: 60 + (index % 30) * 15, y: 100 + Math.floor(index / 30) * 30 })
+
+/** Fills the page with short lines, faster than a hand. */
+async function fillPage(page: Page): Promise<void> {
+  await page.getByTestId('page').evaluate(
+    (element, places) => {
+      const { scale, x: left, y: top } = (element as HTMLElement).dataset
+      const box = element.getBoundingClientRect()
+      const send = (type: string, x: number, y: number) =>
+        element.dispatchEvent(
+          new PointerEvent(type, {
+            pointerId: 1,
+            pointerType: 'mouse',
+            clientX: box.left + Number(left) + x * Number(scale),
+            clientY: box.top + Number(top) + y * Number(scale),
+            buttons: type === 'pointerup' ? 0 : 1,
+            bubbles: true,
+            cancelable: true,
+          }),
+        )
+      for (const { x, y } of places) {
+        send('pointerdown', x, y)
+        for (const way of [3, 6, 9]) send('pointermove', x + way, y)
+        send('pointerup', x + 9, y)
+      }
+    },
+    Array.from({ length: FULL }, (_, index) => placeOf(index)),
+  )
+}
+
+test('a very full page: turned, moved and zoomed while its ink is being drawn, all of it is there, and what is written meanwhile', async ({
+  somebody,
+}) => {
+  const { student } = await atWork(server, somebody, pdf)
+  await fillPage(student)
+  const somewhere = [120, 149, 210, 299].map((index) => {
+    const { x, y } = placeOf(index)
+    return { x: x + 4, y }
+  })
+  const expectAll = async () => {
+    for (const at of somewhere) await expectInk(student, at)
+  }
+  await expectAll()
+  await student.keyboard.press('PageDown')
+  await expect(student.getByText('page 2 of 2')).toBeVisible()
+  await expectInk(student, somewhere[2]!, false)
+  await student.keyboard.press('PageUp')
+  await drawWithPen(student, along({ x: 60, y: 235 }, { x: 300, y: 235 }))
+  await expectAll()
+  await expectInk(student, { x: 180, y: 235 })
+
+  await student.keyboard.press('-')
+  await student.keyboard.press('ArrowDown')
+  await drawWithMouse(student, along({ x: 60, y: 265 }, { x: 300, y: 265 }))
+  await expectAll()
+  await expectInk(student, { x: 180, y: 265 })
+  await button(student, 'Undo').click()
+  await expectInk(student, { x: 180, y: 265 }, false)
+  await expectAll()
+  await expectKept(student)
+  await student.reload()
+  await student.locator('main[aria-busy=false]').waitFor()
+  await expectAll()
+  await expectInk(student, { x: 180, y: 235 })
+})
