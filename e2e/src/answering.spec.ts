@@ -186,3 +186,33 @@ test('a finger that rests just after the pen moves the page once it is plainly a
   await touch(student, 'touchEnd', [])
   expect(await inkAt(student, { x: 200, y: 380 })).toBe(0)
 })
+
+test('a page is seen again as it was left; a finger that taps twice fits the page', async ({ somebody }) => {
+  const two = await makePdf([{}, {}])
+  const { student } = await atPrinted(server, somebody, two, [], TABLET)
+  const view = () =>
+    student.getByTestId('page').evaluate((element) => ({ ...(element as HTMLElement).dataset }))
+  const fitted = await view()
+  for (let press = 0; press < 3; press++) await student.keyboard.press('+')
+  for (let press = 0; press < 3; press++) await student.keyboard.press('ArrowDown')
+  const first = await view()
+  expect(first.scale).not.toBe(fitted.scale)
+  await student.keyboard.press('PageDown')
+  await student.keyboard.press('0')
+  await expect.poll(async () => (await view()).scale).toBe(fitted.scale)
+  await student.keyboard.press('PageUp')
+  await expect.poll(view).toEqual(first)
+
+  // Once a pen was seen, fingers move the page.
+  await drawWithPen(student, along({ x: 200, y: 400 }, { x: 260, y: 400 }))
+  await student.waitForFunction(
+    (since) => performance.now() - since > 600,
+    await student.evaluate(() => performance.now()),
+  )
+  const at = await onScreen(student, { x: 300, y: 420 })
+  for (let tap = 0; tap < 2; tap++) {
+    await touch(student, 'touchStart', [at])
+    await touch(student, 'touchEnd', [])
+  }
+  await expect.poll(async () => (await view()).scale).toBe(fitted.scale)
+})

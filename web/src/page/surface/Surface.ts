@@ -76,6 +76,8 @@ export class Surface {
   /** How much of the window a keyboard on the screen covers, from below, in CSS pixels. */
   #covered = 0
   #page: WorksheetPage | undefined
+  /** How pages were seen when they were left, by their ids. */
+  readonly #left = new Map<string, View>()
   #strokes: readonly Stroke[] = []
   #view: View = { scale: 1, x: 0, y: 0 }
   #lens: View | undefined
@@ -126,6 +128,7 @@ export class Surface {
         pan: (dx, dy) => this.panBy(dx, dy),
         zoom: (at, factor) =>
           this.#page && this.setView(zoomAt(this.#view, at, factor, this.#page, this.#open)),
+        tappedTwice: () => this.fit(),
         leans: () => this.#writing?.tool === 'pen' && this.#writing.swatch.nib === 'brush',
         penSeen: () => {
           this.#penSeen = true
@@ -179,7 +182,7 @@ export class Surface {
     this.setView(zoomAt(view, { x: width / 2, y: height / 2 }, 1, this.#page, this.#window))
   }
 
-  /** Shows a page. The same page of another copy keeps place and zoom; another page begins at its top. */
+  /** Shows a page. The same page of another copy keeps place and zoom; another is seen as it was left, or begins at its top. */
   showPage(page: WorksheetPage): void {
     const before = this.#page
     if (page === before) return
@@ -195,7 +198,9 @@ export class Surface {
     this.#turned = true
     this.#ink.clear()
     this.#highlighter.clear()
-    const view = sameSize ? { ...this.#view, y: fitView(page, this.#window).y } : fitView(page, this.#window)
+    if (before) this.#left.set(before.id, this.#view)
+    const top = fitView(page, this.#window)
+    const view = this.#left.get(page.id) ?? (sameSize ? { ...this.#view, y: top.y } : top)
     this.setView(panBy(view, 0, 0, page, this.#window), true)
   }
 
@@ -284,6 +289,7 @@ export class Surface {
     // A page that fitted fits again: the strip moved to a side, the tablet was turned.
     const fitted = page && Math.abs(this.#view.scale - fitScale(page, this.#window)) < 1e-3
     this.#window = { width, height }
+    this.#left.clear()
     const ratio = devicePixelRatio
     for (const layer of [this.#paper, this.#highlighter, this.#ink, this.#wet])
       layer.resize(this.#window, ratio)

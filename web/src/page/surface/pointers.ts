@@ -1,6 +1,7 @@
 import { type Guide, guided, guidedEnd, type InkPoint, lean, type Point } from '@hand-back/core'
 import { pressedByKeys } from '../keys/takesKeys.ts'
 import type { Tool } from '../tools/tool.ts'
+import { DoubleTap } from './DoubleTap.ts'
 import { PalmGuard } from './PalmGuard.ts'
 
 /** What the pointers act on. */
@@ -21,6 +22,8 @@ export interface PointerTarget {
   leans(): boolean
   pan(dx: number, dy: number): void
   zoom(at: Point, factor: number): void
+  /** A finger that moves the page tapped twice. */
+  tappedTwice(): void
   penSeen(): void
 }
 
@@ -54,6 +57,7 @@ export class Pointers {
   readonly #element: HTMLElement
   readonly #target: PointerTarget
   readonly #palms: PalmGuard
+  readonly #taps = new DoubleTap()
   readonly #touches = new Map<number, Point>()
   #stroke: Stroke | undefined
   #panning: { pointer: number; at: Point } | undefined
@@ -159,6 +163,7 @@ export class Pointers {
       return
     }
     this.#touches.set(event.pointerId, this.#place(event))
+    this.#taps.down(event, this.#place(event), this.#touches.size === 1)
     this.#element.setPointerCapture(event.pointerId)
     this.#fingerTap = undefined
     const tool = this.#target.toolFor(false)
@@ -281,6 +286,8 @@ export class Pointers {
   readonly #up = (event: PointerEvent) => {
     this.#touches.delete(event.pointerId)
     this.#doubted.delete(event.pointerId)
+    const twice = event.pointerType === 'touch' && this.#taps.up(event, this.#place(event))
+    if (twice && this.fingerMoves && !this.#target.toolFor(false)?.taps) this.#target.tappedTwice()
     this.#endFingerTap(event)
     if (event.pointerId === this.#panning?.pointer) this.#panning = undefined
     if (event.pointerId !== this.#stroke?.pointer) return

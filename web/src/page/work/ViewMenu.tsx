@@ -1,7 +1,7 @@
 import type { Person } from '@hand-back/core'
 import { SlidersHorizontal } from 'lucide-react'
 import { Popover } from 'radix-ui'
-import type { ReactNode } from 'react'
+import type { ComponentProps, ReactNode } from 'react'
 import { Choices } from '../habits/Choices.tsx'
 import { useHabits } from '../habits/useHabits.ts'
 import { StripButton } from '../strip/StripButton.tsx'
@@ -44,7 +44,10 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onKeys 
       <StripCard align="end" width="27.75rem" className="flex flex-col gap-4 p-4">
         <Row>
           <Press onPress={() => surface?.zoomBy(0.8)}>Smaller</Press>
-          <Press onPress={() => surface?.fit()}>Fit</Press>
+          {/* Done with one press: the page is seen again. */}
+          <Popover.Close asChild>
+            <Press onPress={() => surface?.fit()}>Fit</Press>
+          </Popover.Close>
           <Press onPress={() => surface?.zoomBy(1.25)}>Larger</Press>
         </Row>
         {(onLookBack || onClear || onRead) && (
@@ -137,15 +140,21 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onKeys 
 
 const Row = ({ children }: { children: ReactNode }) => <div className="flex flex-wrap gap-2">{children}</div>
 
-function Press({ onPress, children }: { onPress: () => void; children: string }) {
+function Press({
+  onPress,
+  onClick,
+  ...button
+}: { onPress: () => void; children: string } & ComponentProps<'button'>) {
   return (
     <button
+      {...button}
       type="button"
-      onClick={onPress}
+      onClick={(event) => {
+        onPress()
+        onClick?.(event)
+      }}
       className="min-h-[44px] flex-1 rounded-tag border border-rule bg-sheet px-3 font-semibold whitespace-nowrap hover:border-ink-soft"
-    >
-      {children}
-    </button>
+    />
   )
 }
 
