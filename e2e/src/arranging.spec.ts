@@ -65,6 +65,40 @@ test('by keyboard alone: put down, say, line up, repeat, move, undo, and go on a
   await expect(teacher.getByLabel('mm wide')).toHaveValue('50.8')
 })
 
+test('keys go where one expects: to the page after a kind is chosen, out of fields by Escape, undo right after placing', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
+  const page = teacher.getByTestId('preparing')
+  await kind(teacher, 'Typed box').click()
+  await expect(page).toBeFocused()
+  await teacher.keyboard.press('Escape')
+  await expect(kind(teacher, 'Typed box')).toHaveAttribute('aria-pressed', 'false')
+
+  await put(teacher, 'Typed box', 100, 100, 200, 40)
+  await expect(teacher.getByLabel('Label')).toBeFocused()
+  await teacher.keyboard.press('Control+z')
+  await expect(page).toBeFocused()
+  await expect(teacher.getByLabel('Label')).toHaveCount(0)
+  await teacher.keyboard.press('Control+y')
+  await kept(teacher)
+  expect(await printed(server)).toHaveLength(1)
+
+  // A double press opens its words; Escape leaves them; a press beside lets go.
+  const at = await onScreen(teacher, { x: 150, y: 120 })
+  await teacher.mouse.dblclick(at.x, at.y)
+  await expect(teacher.getByLabel('Label')).toBeFocused()
+  await teacher.keyboard.type('height')
+  await teacher.keyboard.press('Escape')
+  await expect(page).toBeFocused()
+  await expect(teacher.getByLabel('Label')).toHaveValue('height')
+  const beside = await onScreen(teacher, { x: -12, y: 200 })
+  await teacher.mouse.click(beside.x, beside.y)
+  await expect(teacher.getByLabel('Label')).toHaveCount(0)
+})
+
 test('things snap to each other with a guide, and are copied to another page and another worksheet', async ({
   somebody,
 }) => {

@@ -21,6 +21,7 @@ import { HeldBox } from '../../page/holding/HeldBox.tsx'
 import { type Holdable, placeOf, useHold } from '../../page/holding/useHold.ts'
 import { toScreen, type View } from '../../page/view/view.ts'
 import { drawnOf } from './drawnOf.ts'
+import { sayMore } from './preparingKeys.ts'
 import { boxBetween, putDown } from './putDown.ts'
 import { QuestionAreas } from './QuestionAreas.tsx'
 import { pickedOf, type SheetStore } from './sheetStore.ts'
@@ -108,6 +109,7 @@ export function HoldLayer({ store, page, view, onLift }: HoldProps) {
         onPointerMove={move}
         onPointerUp={up}
         onPointerCancel={giveUp}
+        onDoubleClick={() => void (!placing && sayMore())}
         // A second finger took the first along to move the page; after a press that ended it changes nothing.
         onLostPointerCapture={giveUp}
       />

@@ -9,7 +9,7 @@ import { PartOfPage } from './pages/PartOfPage.tsx'
 import { putInView } from './putDown.ts'
 import { putPicture } from './putPicture.ts'
 import { pageAt } from './sheetStore.ts'
-import { middleOfView } from './viewNow.ts'
+import { focusPage, middleOfView } from './viewNow.ts'
 
 /** What can be put on a page, in the words of what one wants to do. By keys a thing lands in the middle of what is seen. */
 export function KindList() {
@@ -23,6 +23,7 @@ export function KindList() {
     else {
       store.place(placing === kind ? undefined : kind)
       if (byKey && kind !== 'ink') putInView(store, pageAt(store.view.getState()), middleOfView())
+      else focusPage()
     }
   }
   const take = async (files: readonly File[]) => {
@@ -35,6 +36,12 @@ export function KindList() {
   return (
     <nav
       aria-label="Put on the page"
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape') return
+        store.place(undefined)
+        focusPage()
+        event.stopPropagation()
+      }}
       className="w-[190px] shrink-0 overflow-y-auto border-r border-rule bg-card py-3 max-tablet:w-[140px]"
     >
       {GROUPS.map(([title, kinds]) => (

@@ -7,6 +7,7 @@ import { useKeys } from '../../page/keys/useKeys.ts'
 import { STUDENT_SWATCHES } from '../../page/strip/swatches.ts'
 import { PageSurface } from '../../page/surface/PageSurface.tsx'
 import type { Surface } from '../../page/surface/Surface.ts'
+import { ZoomButtons } from '../../page/surface/ZoomButtons.tsx'
 import { useTools } from '../../page/tools/useTools.ts'
 import type { Writing } from '../../page/tools/writing.ts'
 import { SwatchStrip } from '../../page/work/SwatchStrip.tsx'
@@ -55,7 +56,14 @@ export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps)
   const lift = useCallback((ids: ReadonlySet<string>) => setLifted(ids), [])
   return (
     <main className="relative flex min-w-0 flex-1 flex-col">
-      <div className="relative flex min-h-0 flex-1">
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: a press beside the page lets go; keys have Escape for it */}
+      <div
+        className="relative flex min-h-0 flex-1"
+        onPointerDown={({ target }) => {
+          const beside = target instanceof Element && target.closest('[data-takes], button') === null
+          if (beside && !placing) store.pick([])
+        }}
+      >
         <PageSurface
           page={page}
           drawn={drawn}
@@ -66,6 +74,11 @@ export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps)
         >
           {(view) => placing !== 'ink' && <HoldLayer store={store} page={page} view={view} onLift={lift} />}
         </PageSurface>
+        <div className="pointer-events-none absolute right-2 bottom-2 flex">
+          <span className="pointer-events-auto rounded-md border border-rule bg-card/95">
+            <ZoomButtons surface={surface} always />
+          </span>
+        </div>
       </div>
       {keysShown && <KeysDialog person={person} groups={keys} onClose={() => onKeys(false)} />}
       {placing === 'ink' && (

@@ -102,7 +102,11 @@ function pickNext(store: SheetStore, event: KeyboardEvent): boolean {
 
 /** From a thing to its first field. */
 function focusFirst({ target }: KeyboardEvent): boolean {
-  if (pressedByKeys(target)) return false
+  return !pressedByKeys(target) && sayMore()
+}
+
+/** Into the first field of what is picked; whether there is one. */
+export function sayMore(): boolean {
   const field = document.querySelector<HTMLElement>('[data-panel] [data-first]')
   field?.focus()
   return field !== null

@@ -1,10 +1,11 @@
 import { type PrintedItem, saysNothing } from '@hand-back/core'
-import { useEffect, useRef } from 'react'
+import { type KeyboardEvent, useEffect, useRef } from 'react'
 import { useStore } from 'zustand'
 import { usePreparing } from '../context.ts'
 import { itemName, teacherKindOf } from '../kinds/index.ts'
 import type { SetOf } from '../kinds/teacherKind.ts'
 import { pickedOf, type SheetStore } from '../sheetStore.ts'
+import { focusPage } from '../viewNow.ts'
 import { ManyPanel } from './ManyPanel.tsx'
 import { PagePanel } from './PagePanel.tsx'
 import { PlaceRows } from './PlaceRows.tsx'
@@ -18,9 +19,26 @@ export function SidePanel() {
   const preparing = useStore(store.view)
   const picked = pickedOf(preparing)
   const [one] = picked
+  /** What stood in a field when it was entered. */
+  const entered = useRef<string>(undefined)
+  const keys = (event: KeyboardEvent<HTMLElement>) => {
+    const { target } = event
+    const untouched = target instanceof HTMLInputElement && target.value === entered.current
+    const undoes = (event.ctrlKey || event.metaKey) && event.key === 'z' && !event.shiftKey && untouched
+    if (event.key !== 'Escape' && !undoes) return
+    // Where nothing was typed yet, undo means what was done before: the thing just put down.
+    if (undoes) store.undo()
+    focusPage()
+    event.preventDefault()
+    event.stopPropagation()
+  }
   return (
     <aside
       data-panel
+      onFocus={({ target }) => {
+        entered.current = target instanceof HTMLInputElement ? target.value : undefined
+      }}
+      onKeyDown={keys}
       aria-label="What is picked"
       className="w-[276px] shrink-0 overflow-y-auto border-l border-rule bg-card px-4 py-4 max-tablet:w-[220px] max-tablet:px-3"
     >
