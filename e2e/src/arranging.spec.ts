@@ -248,6 +248,11 @@ test('pages are added, moved, duplicated, turned and taken away, several at once
   await teacher.getByRole('button', { name: 'Add this page' }).click()
   await expect(pages).toHaveCount(3)
   expect(await papers()).toEqual(['1', 'squared', '2'])
+  await teacher.getByLabel('Paper', { exact: true }).selectOption('Staves')
+  await expect.poll(papers).toEqual(['1', 'staves', '2'])
+  await teacher.getByTestId('preparing').focus()
+  await teacher.keyboard.press('Control+z')
+  await expect.poll(papers).toEqual(['1', 'squared', '2'])
 
   // By keys: the page one is on goes one to the right.
   await pages.nth(1).focus()

@@ -2,7 +2,7 @@ import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
 import { atWork, seeAsTeacher } from './fixtures/atWork.ts'
-import { openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { handIn, openCopy, prepareLesson } from './fixtures/lesson.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
 import {
   along,
@@ -153,4 +153,29 @@ test('handed back under a working pen: it is asked first, undone at once, and th
   await student.reload()
   await expectInk(student, { x: 160, y: 300 })
   await expect(button(teacher, 'Bring it back')).toBeHidden()
+})
+
+test('a copy that was handed back opens at its first page with feedback, once; its tab says so', async ({
+  somebody,
+}) => {
+  const { student, teacher, lesson } = await atWork(server, somebody, await makePdf([{}, {}, {}]))
+  await drawWithMouse(student, along({ x: 80, y: 150 }, { x: 250, y: 150 }))
+  await expectKept(student)
+  await handIn(student)
+  await student.goto(server.url)
+  await seeAsTeacher(server, teacher, lesson)
+  await button(teacher, 'Page 3').click()
+  await drawWithMouse(teacher, along({ x: 80, y: 300 }, { x: 250, y: 300 }))
+  await expectKept(teacher)
+  await button(teacher, 'Hand back').click()
+  await expect(teacher.getByText('One copy is handed back.')).toBeVisible()
+
+  await student.goto(`${server.url}/copy/${lesson.students[0]!.copy}`)
+  await expect(student.getByText('page 3 of 3')).toBeVisible()
+  await expectInk(student, { x: 160, y: 300 })
+  await expect(button(student, 'Page 3, with feedback')).toBeVisible()
+  await button(student, 'Page 1').click()
+  await student.reload()
+  await student.locator('main[aria-busy=false]').waitFor()
+  await expect(student.getByText('page 1 of 3')).toBeVisible()
 })

@@ -28,7 +28,7 @@ test('more room, a page laid in and moved: the teacher and the PDF have it too; 
   await drawWithMouse(student, across(950))
   await expectInk(student, { x: 200, y: 950 })
   await button(student, 'All pages, new pages, more room').click()
-  await button(student, 'Squared').click()
+  await button(student, 'Squared 5 mm').click()
   await expect(pages()).toHaveCount(3)
   await expect(student.getByText('page 2 of 3')).toBeVisible()
   await drawWithMouse(student, across(120))

@@ -58,7 +58,7 @@ test('picked up with a loop: moved, turned, in another colour, twice, taken away
   await expectInk(student, { x: 110, y: 220 }, false)
 
   await button(student, 'Colour').click()
-  await button(student, 'madder').click()
+  await button(student, 'dark red').click()
   await student.keyboard.press('Escape')
   await button(student, 'Again').click()
   await expectInk(student, { x: 204, y: 234 })

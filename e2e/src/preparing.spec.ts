@@ -34,6 +34,8 @@ test('a worksheet with every kind of thing is built by mouse, handed out, answer
   await put(teacher, 'Typed box', 300, 110, 160, 24)
   await teacher.keyboard.type('in cm')
   await teacher.getByLabel('Right answers').fill('450')
+  await teacher.getByRole('button', { name: 'What is right' }).click()
+  await expect(teacher.locator('[data-right="450"]')).toBeVisible()
   await put(teacher, 'Choice', 300, 150, 160, 50)
   await teacher.getByLabel('Asks').fill('Which first?')
   await teacher.getByLabel('Option 1', { exact: true }).fill('ebb')

@@ -115,3 +115,21 @@ test('with everything done there is nothing to say', () => {
   const bare = [page(1), page(2)]
   expect(untouchedIn(bare, new Map([...one, ...two]), COPY)).toEqual([])
 })
+
+test('places that are called alike are told apart, in reading order', () => {
+  const alike = page(
+    3,
+    place(32, 'typed', 60, { takes: 'line', size: 12, label: 'height' }),
+    place(31, 'typed', 10, { takes: 'line', size: 12, label: 'height' }),
+    place(33, 'typed', 60, { takes: 'line', size: 12, label: 'height', x: 300 }),
+    place(34, 'typed', 90, { takes: 'line', size: 12, label: '' }),
+    place(35, 'typed', 120, { takes: 'line', size: 12, label: '' }),
+  )
+  expect(untouchedIn([alike], new Map(), COPY)[0]!.places.map(({ label }) => label)).toEqual([
+    'height (2 of 3)',
+    'height (1 of 3)',
+    'height (3 of 3)',
+    '',
+    '',
+  ])
+})

@@ -31,12 +31,21 @@ export function untouchedIn(
     const blank = items.length === 0
     const places = page.printed
       .filter((place) => isAnswerPlace(place) && !isTouched(place, page, items, copy))
-      .map((place) => ({ id: place.id, label: labelOf(place) }))
+      .map((place) => ({ id: place.id, label: calledOn(page, place) }))
     return blank || places.length > 0 ? [{ page: page.id, number: index + 1, blank, places }] : []
   })
 }
 
 const labelOf = (place: PrintedItem): string => ('label' in place ? place.label : '')
+
+/** What a place is called; where several of its page are called alike, which of them it is, in reading order. */
+function calledOn(page: WorksheetPage, place: PrintedItem): string {
+  const label = labelOf(place)
+  const alike = page.printed
+    .filter((other) => label !== '' && isAnswerPlace(other) && labelOf(other) === label)
+    .sort((a, b) => a.y - b.y || a.x - b.x)
+  return alike.length < 2 ? label : `${label} (${alike.indexOf(place) + 1} of ${alike.length})`
+}
 
 function isTouched(place: PrintedItem, page: WorksheetPage, items: readonly Item[], copy: string): boolean {
   if (place.kind === 'drop' && cardsInPlace(page, place.id, cardsOn(page, items, copy)).length > 0)

@@ -1,7 +1,7 @@
 import { moved, recoloured } from '../holding/moved.ts'
 import { boundsOfItem } from '../holding/pick.ts'
 import { type Item, kindOfItem } from '../kinds/items.ts'
-import type { Layer, SheetSet, SignedEvent } from './events.ts'
+import type { Layer, PageSet, SignedEvent } from './events.ts'
 
 /** An item as it lies on a page, with whose it is. `taken`: it was taken away and can be brought back. */
 export interface Placed {
@@ -15,7 +15,7 @@ export interface Placed {
 }
 
 /** What became of a page itself, and who did it: it grew, or somebody laid it in. */
-export interface OwnSheet extends SheetSet {
+export interface OwnSheet extends PageSet {
   readonly author: string
 }
 

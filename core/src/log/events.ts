@@ -43,7 +43,7 @@ const side = z.number().min(36).max(LONGEST_PAGE)
  * in has a ruling; it stands after a printed page (null: before all), in the order of `order`; `gone`
  * is whether it is taken out.
  */
-export const sheetSet = z.strictObject({
+export const pageSet = z.strictObject({
   width: side.optional(),
   height: side.optional(),
   ruling: ruling.optional(),
@@ -51,7 +51,7 @@ export const sheetSet = z.strictObject({
   order: z.number().min(-1e9).max(1e9).optional(),
   gone: z.boolean().optional(),
 })
-export type SheetSet = z.infer<typeof sheetSet>
+export type PageSet = z.infer<typeof pageSet>
 
 const ids = z.array(madeId).max(MOST_ITEMS)
 const someIds = ids.min(1)
@@ -75,7 +75,8 @@ export const pageEvent = z.discriminatedUnion('act', [
   }),
   /** Each of the items gets the colour at the same place of the list. */
   z.strictObject({ ...common, act: z.literal('recolour'), items: someIds, to: colours, was: colours }),
-  z.strictObject({ ...common, act: z.literal('sheet'), set: sheetSet, was: sheetSet }),
+  /** The page itself changes; logs have called it so from the beginning. */
+  z.strictObject({ ...common, act: z.literal('sheet'), set: pageSet, was: pageSet }),
 ])
 export type PageEvent = z.infer<typeof pageEvent>
 

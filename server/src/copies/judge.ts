@@ -92,14 +92,14 @@ function refusedInk({ points }: Stroke): string | undefined {
   return read.length > MOST_POINTS_MADE ? 'This stroke is too long.' : undefined
 }
 
-type SheetEvent = Extract<PageEvent, { act: 'sheet' }>
+type PageChange = Extract<PageEvent, { act: 'sheet' }>
 
 /** Whether this is a page that somebody lays in: it says all that a page needs. */
-export function laysPageIn({ set, layer }: SheetEvent): boolean {
+export function laysPageIn({ set, layer }: PageChange): boolean {
   return layer === 'work' && set.ruling !== undefined && set.width !== undefined && set.height !== undefined
 }
 
-function growsOnly({ set, layer }: SheetEvent): boolean {
+function growsOnly({ set, layer }: PageChange): boolean {
   return (
     layer === 'work' &&
     set.ruling === undefined &&

@@ -46,7 +46,7 @@ export function Cards({ page, items, copy, view, held, onPut, onTake }: CardsPro
         (item) =>
           item.kind === 'card' &&
           item.stack && (
-            <CardSheet
+            <CardOnPage
               key={item.id}
               card={item}
               box={item}
@@ -60,7 +60,7 @@ export function Cards({ page, items, copy, view, held, onPut, onTake }: CardsPro
           ),
       )}
       {cards.map((lying) => (
-        <CardSheet
+        <CardOnPage
           key={lying.id}
           card={lying.card}
           box={lying.box}
@@ -93,7 +93,7 @@ function sayCard(page: WorksheetPage, { card, box }: LyingCard): string {
   return place ? `${sayFace(card)}, in ${place.label || 'a drop place'}` : `Card: ${sayFace(card)}`
 }
 
-interface CardSheetProps {
+interface CardOnPageProps {
   card: Printed<'card'>
   box: Box
   view: View
@@ -109,7 +109,7 @@ interface CardSheetProps {
 /** How far an arrow key moves a card, in points. */
 const STEP = 14
 
-function CardSheet(props: CardSheetProps) {
+function CardOnPage(props: CardOnPageProps) {
   const { card, box, view, page, label, held, printed = false, onLetGo, onTake } = props
   const [by, setBy] = useState<{ x: number; y: number }>()
   const from = useRef<{ x: number; y: number }>(undefined)

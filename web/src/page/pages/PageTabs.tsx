@@ -6,6 +6,7 @@ export function PageTabs({
   current,
   onTurn,
   written,
+  feedback,
   noted,
   onAll,
 }: {
@@ -13,6 +14,8 @@ export function PageTabs({
   current: number
   onTurn: (index: number) => void
   written?: ReadonlySet<number>
+  /** Pages with feedback on them. */
+  feedback?: ReadonlySet<number>
   /** A word about a page, by its index. */
   noted?: ReadonlyMap<number, string>
   /** Shows all pages at a glance, and what can be done with them. */
@@ -30,7 +33,7 @@ export function PageTabs({
           <button
             key={index}
             type="button"
-            aria-label={`Page ${index + 1}${written?.has(index) ? ', written on' : ''}${noted?.has(index) ? `, ${noted.get(index)}` : ''}`}
+            aria-label={`Page ${index + 1}${written?.has(index) ? ', written on' : ''}${feedback?.has(index) ? ', with feedback' : ''}${noted?.has(index) ? `, ${noted.get(index)}` : ''}`}
             aria-current={here ? 'page' : undefined}
             onClick={() => onTurn(index)}
             className={`relative min-h-[48px] shrink-0 rounded-l-md border border-r-0 border-rule font-serif text-lg font-semibold ${here ? 'w-[54px] self-end bg-sheet max-phone:w-[46px] shadow-[0_1px_5px_rgb(30_43_58/0.2)]' : 'w-[44px] self-end bg-card text-ink-soft hover:bg-sheet'}`}
@@ -40,6 +43,12 @@ export function PageTabs({
               <span aria-hidden="true" className="block text-xs leading-none font-sans text-ochre">
                 {noted.get(index)}
               </span>
+            )}
+            {feedback?.has(index) && (
+              <span
+                aria-hidden="true"
+                className="absolute right-3 bottom-2 left-3 h-[3px] rounded-full bg-madder"
+              />
             )}
             {written?.has(index) && (
               <span aria-hidden="true" className="absolute right-3 bottom-2 left-3 h-[2px] bg-slate" />

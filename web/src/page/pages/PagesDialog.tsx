@@ -1,21 +1,16 @@
 import { emptyPage, inSight, type Person, type Ruling, type WorksheetPage } from '@hand-back/core'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { PaperThumb } from './PaperThumb.tsx'
+import { RulingGrid } from './RulingGrid.tsx'
 import { isOwn, layIn, makeRoom, shiftPage, takeOut } from './roomActs.ts'
+import { RULINGS, rulingCalled } from './rulings.ts'
 
-const LINES = '#9fb4c7'
-/** Papers that a student can lay in. */
-const PAPERS: readonly (readonly [string, Ruling])[] = [
-  ['Plain', { form: 'plain', colour: LINES }],
-  ['Ruled', { form: 'ruled', colour: LINES, spacing: 9 }],
-  ['Handwriting', { form: 'handwriting', colour: LINES, height: 8 }],
-  ['Squared', { form: 'squared', colour: LINES, side: 5 }],
-  ['Dotted', { form: 'dotted', colour: LINES, side: 5 }],
-]
+/** Papers that are laid in most; all others are a press away. */
+const USUAL = ['Plain', 'Ruled', 'Handwriting', 'Squared 5 mm', 'Dotted']
 
 interface PagesDialogProps {
   store: CopyStore
@@ -56,6 +51,11 @@ export function PagesDialog({
       })),
     [pages, log, copy, photoUrl],
   )
+  const [all, setAll] = useState(false)
+  const layNext = (ruling: Ruling) => {
+    onTurn(layIn(store, printed, pages, page, ruling))
+    onClose()
+  }
   return (
     <Dialog open onClose={onClose} title="Pages" wide>
       {writes && (
@@ -71,19 +71,16 @@ export function PagesDialog({
           </p>
           <p className="flex flex-wrap items-center gap-2">
             <b className="min-w-[130px]">A new page after it</b>
-            {PAPERS.map(([name, ruling]) => (
-              <Button
-                key={name}
-                large
-                onClick={() => {
-                  onTurn(layIn(store, printed, pages, page, ruling))
-                  onClose()
-                }}
-              >
+            {USUAL.map((name) => (
+              <Button key={name} large onClick={() => layNext(rulingCalled(name))}>
                 {name}
               </Button>
             ))}
+            <Button look="quiet" large aria-expanded={all} onClick={() => setAll(!all)}>
+              Other papers
+            </Button>
           </p>
+          {all && <RulingGrid onChoose={(at) => layNext(RULINGS[at]![1])} />}
         </div>
       )}
       <ul className="flex flex-wrap gap-x-5 gap-y-5">

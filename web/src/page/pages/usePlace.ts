@@ -12,10 +12,12 @@ const placeIn = z.object({
 })
 type Place = z.infer<typeof placeIn>
 
-/** The page of a copy one is on and what one sees of it, remembered on this device. */
-export function usePlace(copy: string, pages: readonly WorksheetPage[]) {
+/** The page of a copy one is on and what one sees of it, remembered on this device. `begin`: where one begins. */
+export function usePlace(copy: string, pages: readonly WorksheetPage[], begin?: string) {
   const key = `place ${copy}`
-  const [place, setPlace] = useState<Place | undefined>(() => remembered(key))
+  const [place, setPlace] = useState<Place | undefined>(
+    () => remembered(key) ?? (begin === undefined ? undefined : { page: begin }),
+  )
   const found = pages.findIndex(({ id }) => id === place?.page)
   const index = Math.max(0, found)
   // What page one is on outlives its being taken out: one stays near.

@@ -2,20 +2,20 @@ import { type Nib, type Swatch, shinesThrough } from '@hand-back/core'
 
 export type { Swatch } from '@hand-back/core'
 
-/** Colours on offer, with their names for those who do not see them. */
+/** Colours on offer, by the names that children have for them. */
 export const COLOURS: readonly (readonly [string, string])[] = [
-  ['#1e2b3a', 'ink'],
+  ['#1e2b3a', 'black'],
   ['#2457a6', 'blue'],
   ['#2e7d46', 'green'],
-  ['#7a3b8f', 'plum'],
-  ['#b4532a', 'brick'],
-  ['#0f7c8c', 'teal'],
+  ['#7a3b8f', 'purple'],
+  ['#d22f2f', 'red'],
+  ['#0f7c8c', 'blue-green'],
   ['#8a6a1f', 'brown'],
   ['#6b7280', 'grey'],
   ['#c2408a', 'pink'],
-  ['#a83a2e', 'madder'],
+  ['#a83a2e', 'dark red'],
   ['#e9b93b', 'yellow'],
-  ['#8fd3a6', 'mint'],
+  ['#8fd3a6', 'light green'],
 ]
 
 /** Widths on offer, in points; the second is the usual one. */

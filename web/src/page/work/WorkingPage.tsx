@@ -19,6 +19,7 @@ import { measure } from '../draw/letters.ts'
 import { AnswerPlaces } from '../kinds/AnswerPlaces.tsx'
 import type { AnswerActs } from '../kinds/pageKind.ts'
 import { PageTabs } from '../pages/PageTabs.tsx'
+import { useFeedbackFirst } from '../pages/useFeedbackFirst.ts'
 import { usePagesNow } from '../pages/usePagesNow.ts'
 import { usePlace, useSameLook } from '../pages/usePlace.ts'
 import { useReading } from '../reading/useReading.ts'
@@ -51,7 +52,9 @@ interface WorkingPageProps {
 export function WorkingPage({ copy, store, person, bytesOf, trial = false, children }: WorkingPageProps) {
   const { state, round, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
-  const place = usePlace(copy.id, pages)
+  // A shared copy opens on one's own page.
+  const own = pages.find(({ id }) => copy.owners[id]?.includes(person.id))?.id
+  const place = usePlace(copy.id, pages, own)
   const { index, turnTo, turnToPage } = place
   const tools = useTools(person, STUDENT_SWATCHES)
   const [over, setOver] = useState<'pages' | 'past'>()
@@ -62,6 +65,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
     [state, round],
   )
   const seen = useSeen(store, page.id, readable)
+  const feedback = useFeedbackFirst(copy.id, store, pages, readable, turnToPage)
   const { touchAll } = copy
   const mine = useCallback(
     (placed: Placed) => placed.layer === 'work' && (touchAll || placed.author === person.id),
@@ -172,6 +176,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
           count={pages.length}
           current={index}
           onTurn={turnTo}
+          feedback={feedback}
           noted={notedPages(copy, pages, person.id, index)}
           onAll={() => setOver('pages')}
         />

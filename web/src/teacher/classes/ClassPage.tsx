@@ -84,6 +84,16 @@ function Students({ whole }: { whole: ClassWhole }) {
           {pins.size > 0 && (
             <p role="status" className="mb-4 rounded-tag border border-ochre-fill bg-ochre-soft px-4 py-2.5">
               Write the new PINs down now: they cannot be shown again, only made anew.
+              <span className="mt-1 flex flex-wrap gap-x-5">
+                {whole.students.map(
+                  ({ id, name }) =>
+                    pins.has(id) && (
+                      <span key={id}>
+                        {name} <b className="tabular tracking-wider">{pins.get(id)}</b>
+                      </span>
+                    ),
+                )}
+              </span>
             </p>
           )}
           {whole.students.length === 0 ? (

@@ -1,8 +1,8 @@
 import {
-  type CopyLog,
   type CopyRow,
   type CopyWhole,
   type HandoutWhole,
+  isOnLayer,
   type Person,
   type Placed,
   pageOf,
@@ -206,7 +206,7 @@ function MarkedCopy({
   const photoUrl = usePhotos(copy.id, bytesOf)
 
   const written = useMemo(
-    () => new Set(pages.flatMap(({ id }, at) => (hasWork(log, id) ? [at] : []))),
+    () => new Set(pages.flatMap(({ id }, at) => (isOnLayer(log, id, 'work') ? [at] : []))),
     [pages, log],
   )
   return (
@@ -257,10 +257,4 @@ function byAuthor(placed: readonly Placed[], copy: CopyWhole, elsewhere: Readonl
     const colour = layer === 'work' ? colours.get(author) : undefined
     return [colour ? { ...item, colour } : item]
   })
-}
-
-function hasWork(log: CopyLog, page: string): boolean {
-  for (const { taken, layer } of log.pages.get(page)?.placed.values() ?? [])
-    if (!taken && layer === 'work') return true
-  return false
 }

@@ -1,9 +1,12 @@
 import { type InkPoint, inkItem, type Person, packPoints, type Stroke, toBase64 } from '@hand-back/core'
+import { CircleCheck } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
+import { readNote, writeNote } from '../../deviceNotes.ts'
 import { useLetters } from '../../page/answers/useDrawn.ts'
 import { KeysDialog } from '../../page/keys/KeysDialog.tsx'
 import { useKeys } from '../../page/keys/useKeys.ts'
+import { StripButton } from '../../page/strip/StripButton.tsx'
 import { STUDENT_SWATCHES } from '../../page/strip/swatches.ts'
 import { PageSurface } from '../../page/surface/PageSurface.tsx'
 import type { Surface } from '../../page/surface/Surface.ts'
@@ -20,9 +23,11 @@ import { preparingKeys } from './preparingKeys.ts'
 import { pageAt, type SheetStore } from './sheetStore.ts'
 import { usePreparingClipboard } from './usePreparingClipboard.ts'
 import { nowShown } from './viewNow.ts'
+import { WhatIsRight } from './WhatIsRight.tsx'
 
 const NONE: ReadonlySet<string> = new Set()
 const NO_STROKES: readonly Stroke[] = []
+const RIGHT_SHOWN = 'what is right shown'
 
 interface PreparingPageProps {
   person: Person
@@ -39,6 +44,11 @@ export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps)
   const placing = useStore(store.view, (preparing) => preparing.placing)
   const [lifted, setLifted] = useState(NONE)
   const [surface, setSurface] = useState<Surface>()
+  const [rightShown, setRightShown] = useState(() => readNote(RIGHT_SHOWN) === 'yes')
+  const showRight = (to: boolean) => {
+    writeNote(RIGHT_SHOWN, to ? 'yes' : 'no')
+    setRightShown(to)
+  }
   const letters = useLetters()
   useEffect(() => nowShown(surface), [surface])
   usePreparingClipboard()
@@ -72,10 +82,21 @@ export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps)
           label={label}
           onSurface={setSurface}
         >
-          {(view) => placing !== 'ink' && <HoldLayer store={store} page={page} view={view} onLift={lift} />}
+          {(view) => (
+            <>
+              {placing !== 'ink' && <HoldLayer store={store} page={page} view={view} onLift={lift} />}
+              {rightShown && <WhatIsRight store={store} page={page} view={view} />}
+            </>
+          )}
         </PageSurface>
         <div className="pointer-events-none absolute right-2 bottom-2 flex">
-          <span className="pointer-events-auto rounded-md border border-rule bg-card/95">
+          <span className="pointer-events-auto flex gap-1 rounded-md border border-rule bg-card/95">
+            <StripButton
+              icon={CircleCheck}
+              label="What is right"
+              pressed={rightShown}
+              onClick={() => showRight(!rightShown)}
+            />
             <ZoomButtons surface={surface} always />
           </span>
         </div>

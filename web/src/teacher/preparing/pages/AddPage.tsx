@@ -3,6 +3,8 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { upload } from '../../../api/ask.ts'
 import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
+import { RulingGrid } from '../../../page/pages/RulingGrid.tsx'
+import { RULINGS } from '../../../page/pages/rulings.ts'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
 import { Fetched } from '../../../ui/Notice.tsx'
@@ -12,7 +14,6 @@ import { sayAbout, useSending } from '../../files/useSending.ts'
 import { usePreparing } from '../context.ts'
 import { insertPages, pagesFrom } from './insertPages.ts'
 import { RulingRows } from './RulingRows.tsx'
-import { RULINGS } from './rulings.ts'
 import { usePageSize } from './sizes.tsx'
 
 /** More pages, after the one that is shown: a paper, files, or pages of another worksheet. */
@@ -69,24 +70,13 @@ function NewPaper({ onDone }: { onDone: () => void }) {
   })
   return (
     <div className="grid grid-cols-[1fr_230px] gap-6 max-handheld:grid-cols-1">
-      <ul className="grid grid-cols-5 gap-x-3 gap-y-3 max-tablet:grid-cols-4">
-        {RULINGS.map(([name, of], index) => (
-          <li key={name}>
-            <button
-              type="button"
-              aria-pressed={chosen === index}
-              onClick={() => {
-                setChosen(index)
-                setRuling(of)
-              }}
-              className={`flex h-full w-full flex-col items-center gap-1 rounded-tag border-2 p-1.5 ${chosen === index ? 'border-ink bg-sheet' : 'border-transparent hover:bg-blotter'}`}
-            >
-              <PaperThumb page={SAMPLES[index]!} width={64} label="" />
-              <span className="text-sm leading-tight">{name}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
+      <RulingGrid
+        chosen={RULINGS[chosen]![0]}
+        onChoose={(index) => {
+          setChosen(index)
+          setRuling(RULINGS[index]![1])
+        }}
+      />
       <div className="flex flex-col gap-3">
         {rows}
         <RulingRows key={chosen} ruling={ruling} onChange={setRuling} />
@@ -103,15 +93,6 @@ function NewPaper({ onDone }: { onDone: () => void }) {
     </div>
   )
 }
-
-/** The papers on offer, as small pages of a size at which their lines are seen. */
-const SAMPLES: readonly WorksheetPage[] = RULINGS.map(([, ruling], index) => ({
-  id: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`,
-  width: 260,
-  height: 330,
-  paper: { kind: 'ruled', ruling },
-  printed: [],
-}))
 
 function FromWorksheet({ onDone }: { onDone: () => void }) {
   const { store, worksheet } = usePreparing()

@@ -2,12 +2,13 @@ import { inMm, turnPage } from '@hand-back/core'
 import { RotateCw } from 'lucide-react'
 import { useState } from 'react'
 import { useStore } from 'zustand'
+import { RULINGS, rulingCalled, rulingName } from '../../../page/pages/rulings.ts'
 import { Button } from '../../../ui/Button.tsx'
 import { usePreparing } from '../context.ts'
 import { PageSize } from '../pages/PageSize.tsx'
 import { RulingRows } from '../pages/RulingRows.tsx'
 import { pageAt } from '../sheetStore.ts'
-import { PanelTitle } from './rows.tsx'
+import { ChoiceRow, PanelTitle } from './rows.tsx'
 import { SetRow } from './SetRow.tsx'
 
 /** The page itself: its size, its paper, whom it is for. */
@@ -34,7 +35,21 @@ export function PagePanel() {
         onChange={(sets) => store.changePage(({ sets: _was, ...rest }) => (sets ? { ...rest, sets } : rest))}
       />
       {paper.kind === 'ruled' && (
+        <ChoiceRow
+          label="Paper"
+          value={rulingName(paper.ruling)}
+          options={RULINGS.map(([name]) => [name, name] as const)}
+          onChange={(name) =>
+            store.changePage((before) => ({
+              ...before,
+              paper: { kind: 'ruled', ruling: rulingCalled(name) },
+            }))
+          }
+        />
+      )}
+      {paper.kind === 'ruled' && (
         <RulingRows
+          key={paper.ruling.form}
           ruling={paper.ruling}
           onChange={(ruling) =>
             store.changePage((before) => ({ ...before, paper: { kind: 'ruled', ruling } }), 'ruling')

@@ -4,10 +4,10 @@ import { idOf } from '../test/arbitrary.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
 import { applyAll, emptyPage, type Page } from './apply.ts'
 import { bringBackTo } from './bringBack.ts'
-import type { KeptEvent, SheetSet, SignedEvent } from './events.ts'
+import type { KeptEvent, PageSet, SignedEvent } from './events.ts'
 import { invert } from './invert.ts'
+import { pagesNow, placeAfter } from './pagesNow.ts'
 import { inOrder, pagesAt } from './past.ts'
-import { pagesNow, placeAfter } from './sheets.ts'
 
 const printed: WorksheetPage[] = [1, 2, 3].map((number) => ({
   id: idOf(number),
@@ -18,7 +18,7 @@ const printed: WorksheetPage[] = [1, 2, 3].map((number) => ({
 }))
 const RULING = { form: 'plain', colour: '#9fb4c7' } as const
 let made = 0
-const sheet = (page: string, set: SheetSet, was: SheetSet = { gone: true }, author = 'ana'): SignedEvent => ({
+const sheet = (page: string, set: PageSet, was: PageSet = { gone: true }, author = 'ana'): SignedEvent => ({
   id: idOf(10_000 + ++made),
   page,
   layer: 'work',

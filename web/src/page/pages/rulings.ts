@@ -27,3 +27,19 @@ export const RULINGS: readonly (readonly [string, Ruling])[] = [
 
 /** A page that is used lying more often than upright. */
 export const LYING: ReadonlySet<RulingForm> = new Set<RulingForm>(['timeline'])
+
+/** What a ruling is called: as the paper on offer that it is, or that it was made from. */
+export function rulingName(ruling: Ruling): string {
+  const same = RULINGS.find(([, of]) => JSON.stringify(of) === JSON.stringify(ruling))
+  const alike = RULINGS.find(
+    ([, of]) =>
+      of.form === ruling.form &&
+      (of.form !== 'fractions' || of.shape === (ruling as typeof of).shape) &&
+      (of.form !== 'overlap' || of.circles === (ruling as typeof of).circles),
+  )
+  return (same ?? alike ?? RULINGS[0]!)[0]
+}
+
+/** The paper on offer of this name. */
+export const rulingCalled = (name: string): Ruling =>
+  (RULINGS.find(([called]) => called === name) ?? RULINGS[0]!)[1]

@@ -1,0 +1,24 @@
+import type { PrintedItem } from '../kinds/printed.ts'
+import type { AnswerKey } from './key.ts'
+
+/** What is right at a place, in words: answers, the texts of options, what stands on cards. Empty: nothing is. */
+export function sayKey(key: AnswerKey, place: PrintedItem, printed: readonly PrintedItem[]): string {
+  if (key.kind === 'typed') return key.answers.filter((answer) => answer.trim() !== '').join(' or ')
+  if (key.kind === 'choice') {
+    const options = place.kind === 'choice' ? place.options : []
+    return options
+      .filter(({ id }) => key.options.includes(id))
+      .map(({ text }) => text || 'an option without words')
+      .join(', ')
+  }
+  return printed
+    .flatMap((item) => (item.kind === 'card' && key.cards.includes(item.id) ? [faceOf(item.face)] : []))
+    .join(', ')
+}
+
+type Face = Extract<PrintedItem, { kind: 'card' }>['face']
+
+const faceOf = (face: Face): string => {
+  if (face.kind === 'text') return face.text || 'a card'
+  return face.kind === 'formula' ? face.latex : face.alt || 'a picture'
+}

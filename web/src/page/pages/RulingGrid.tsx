@@ -1,0 +1,33 @@
+import type { WorksheetPage } from '@hand-back/core'
+import { PaperThumb } from './PaperThumb.tsx'
+import { RULINGS } from './rulings.ts'
+
+/** The papers on offer, as small pages of a size at which their lines are seen. */
+const SAMPLES: readonly WorksheetPage[] = RULINGS.map(([, ruling], index) => ({
+  id: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`,
+  width: 260,
+  height: 330,
+  paper: { kind: 'ruled', ruling },
+  printed: [],
+}))
+
+/** The ruled papers, each shown small; `chosen`: the name of the one that is, where one stays chosen. */
+export function RulingGrid({ chosen, onChoose }: { chosen?: string; onChoose: (index: number) => void }) {
+  return (
+    <ul className="grid grid-cols-5 gap-x-3 gap-y-3 max-tablet:grid-cols-4">
+      {RULINGS.map(([name], index) => (
+        <li key={name}>
+          <button
+            type="button"
+            aria-pressed={chosen === undefined ? undefined : chosen === name}
+            onClick={() => onChoose(index)}
+            className={`flex h-full w-full flex-col items-center gap-1 rounded-tag border-2 p-1.5 ${chosen === name ? 'border-ink bg-sheet' : 'border-transparent hover:bg-blotter'}`}
+          >
+            <PaperThumb page={SAMPLES[index]!} width={64} label="" />
+            <span className="text-sm leading-tight">{name}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  )
+}
