@@ -11,6 +11,8 @@ export default defineConfig({
     target: 'es2022',
     // Parts are fetched by fetchedFirst, which knows scripts only.
     cssCodeSplit: false,
+    // Browsers that this is built for preload modules themselves.
+    modulePreload: { polyfill: false },
     chunkSizeWarningLimit: 1500,
     rollupOptions: {
       input: { index: 'index.html', serviceWorker: 'src/offline/serviceWorker.ts' },
