@@ -308,7 +308,10 @@ export class Surface {
 
   #drawAll(): void {
     if (!this.#page) return
-    if (this.#strokes.length > FEW) return this.#drawInSlices()
+    if (this.#strokes.length > FEW) {
+      this.#drawInSlices()
+      return
+    }
     this.#bare = false
     const began = performance.now()
     const shown = shownPart(this.#view, this.#window)

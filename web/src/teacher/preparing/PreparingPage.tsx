@@ -66,7 +66,7 @@ export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps)
   const lift = useCallback((ids: ReadonlySet<string>) => setLifted(ids), [])
   return (
     <main className="relative flex min-w-0 flex-1 flex-col">
-      {/* biome-ignore lint/a11y/noStaticElementInteractions: a press beside the page lets go; keys have Escape for it */}
+      {/* A press beside the page lets go; keys have Escape for it. */}
       <div
         className="relative flex min-h-0 flex-1"
         onPointerDown={({ target }) => {
