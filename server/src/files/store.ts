@@ -1,13 +1,13 @@
 import { createHash, randomUUID } from 'node:crypto'
 import type { Readable } from 'node:stream'
-import { Refused } from '@hand-back/core'
+import { PIECE_BYTES, Refused } from '@hand-back/core'
 import { and, asc, eq, gte, lte, sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import { fileChunks, files } from '../db/schema.ts'
 import { typeOf } from './typeOf.ts'
 
-/** Bytes of a chunk: small enough to hold many at once, large enough that a PDF of 100 MB is 400 rows. */
-export const CHUNK_BYTES = 256 * 1024
+/** Bytes of a chunk, which is a piece as devices send them: small enough to hold many at once, large enough that a PDF of 100 MB is 400 rows. */
+export const CHUNK_BYTES = PIECE_BYTES
 
 export interface StoredFile {
   readonly sha256: string

@@ -1,4 +1,5 @@
 import type { Point } from '@hand-back/core'
+import { away } from './away.ts'
 
 /** A tap is over within this many milliseconds, and the second follows the first within these. */
 const TAP_WITHIN = 300
@@ -37,5 +38,3 @@ export class DoubleTap {
     return true
   }
 }
-
-const away = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y)

@@ -1,6 +1,7 @@
 import { type Guide, guided, guidedEnd, type InkPoint, lean, type Point } from '@hand-back/core'
 import { pressedByKeys } from '../keys/takesKeys.ts'
 import type { Tool } from '../tools/tool.ts'
+import { away } from './away.ts'
 import { DoubleTap } from './DoubleTap.ts'
 import { PalmGuard } from './PalmGuard.ts'
 
@@ -352,8 +353,6 @@ function placeUnder(event: PointerEvent): string | undefined {
   const target = event.target as Element | null
   return target?.closest<HTMLElement>('[data-takes]')?.dataset.takes
 }
-
-const away = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y)
 
 function isPalm(event: PointerEvent): boolean {
   return Math.max(event.width, event.height) > PALM
