@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { PIECE_BYTES } from '@hand-back/core'
+import { CHUNK_BYTES } from '@hand-back/core'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
@@ -70,7 +70,7 @@ test('a large picture goes on where the network broke off, the tab closed meanwh
   )
   expect(await sizeAtSchool(copy)).toBe(size)
   expect(begun.length).toBeGreaterThan(3)
-  expect(begun).toEqual(Array.from({ length: begun.length }, (_, piece) => piece * PIECE_BYTES))
+  expect(begun).toEqual(Array.from({ length: begun.length }, (_, chunk) => chunk * CHUNK_BYTES))
   await expectInk(anouk, { x: 130, y: 60 })
 })
 

@@ -372,3 +372,30 @@ test('the server killed in a hand-out to 300: it has gone to all or to none, and
     expect(await copies(request)).toBe(300)
   }
 })
+
+test('a direction spoken without a network outlives the tab and is handed out when there is one', async ({
+  somebody,
+}) => {
+  const teacher = await somebody({ permissions: ['microphone'] })
+  const lesson = await prepareLesson(server, teacher, NAMES, pdf, false)
+  await openHandingOut(teacher, lesson)
+  const cut = '**/api/spoken/*'
+  await teacher.route(cut, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
+  await teacher.getByRole('button', { name: 'Say it instead' }).click()
+  await expect(teacher.getByRole('button', { name: /^Stop 0:01/ })).toBeVisible()
+  await teacher.getByRole('button', { name: /^Stop/ }).click()
+  await expect(teacher.getByText('On this device. It is sent as soon as it can be.')).toBeVisible()
+  await teacher.getByRole('button', { name: 'Hand out 4 copies' }).click()
+  await expect(teacher.getByRole('alert')).toContainText('What you said has not reached school yet')
+
+  await teacher.reload()
+  await expect(teacher.getByText('On this device. It is sent as soon as it can be.')).toBeVisible()
+  const here = teacher.getByLabel('Your spoken direction')
+  await expect.poll(() => here.evaluate((sound: HTMLAudioElement) => sound.duration)).toBeGreaterThan(0.5)
+  await teacher.unroute(cut)
+  await handOut(teacher, '4 copies')
+  const noor = await as(somebody, lesson, 2)
+  await openNewest(noor)
+  const told = noor.getByLabel('What your teacher says')
+  await expect.poll(() => told.evaluate((sound: HTMLAudioElement) => sound.duration)).toBeGreaterThan(0.5)
+})

@@ -1,37 +1,37 @@
 import { z } from 'zod'
 
-// Attachments: the sounds and pictures of a copy. They travel beside the events that name them, in pieces.
+// Attachments: the sounds and pictures of a copy. They travel beside the events that name them, in chunks.
 
-/** The most bytes of an attachment, and the bytes of every piece of it but the last. */
+/** The most bytes of an attachment, and the bytes of every chunk of it but the last, as it travels and as it is stored. */
 export const MOST_ATTACHMENT_BYTES = 8 * 1024 * 1024
-export const PIECE_BYTES = 256 * 1024
+export const CHUNK_BYTES = 256 * 1024
 
 /** What school has of an attachment: all of it, looked at and kept (`whole`), or so many bytes from its start. */
 export const attachmentArrived = z.object({ arrived: z.number().int().min(0), whole: z.boolean() })
 export type AttachmentArrived = z.infer<typeof attachmentArrived>
 
-/** A piece of an attachment of `size` bytes: those from `from` to `to`, both included. */
-export interface Piece {
+/** A chunk of an attachment of `size` bytes: those from `from` to `to`, both included. */
+export interface Chunk {
   readonly from: number
   readonly to: number
   readonly size: number
 }
 
-/** What a request that brings a piece says of it (Content-Range, RFC 9110, 14.4 and 14.5). */
-export const sayPiece = ({ from, to, size }: Piece): string => `bytes ${from}-${to}/${size}`
+/** What a request that brings a chunk says of it (Content-Range, RFC 9110, 14.4 and 14.5). */
+export const sayChunk = ({ from, to, size }: Chunk): string => `bytes ${from}-${to}/${size}`
 
-/** Reads what `sayPiece` says; nothing where it is no piece: too large, or not where pieces begin and end. */
-export function readPiece(header: string): Piece | undefined {
+/** Reads what `sayChunk` says; nothing where it is no chunk: too large, or not where chunks begin and end. */
+export function readChunk(header: string): Chunk | undefined {
   const [, ...numbers] = /^bytes (\d{1,9})-(\d{1,9})\/(\d{1,9})$/.exec(header) ?? []
   if (numbers.length === 0) return undefined
   const [from, to, size] = numbers.map(Number) as [number, number, number]
-  const ends = Math.min(from + PIECE_BYTES, size) - 1
-  return from % PIECE_BYTES === 0 && from < size && to === ends ? { from, to, size } : undefined
+  const ends = Math.min(from + CHUNK_BYTES, size) - 1
+  return from % CHUNK_BYTES === 0 && from < size && to === ends ? { from, to, size } : undefined
 }
 
-/** The piece of `size` bytes that comes after the first `arrived`. */
-export const pieceAfter = (arrived: number, size: number): Piece => ({
+/** The chunk of `size` bytes that comes after the first `arrived`. */
+export const chunkAfter = (arrived: number, size: number): Chunk => ({
   from: arrived,
-  to: Math.min(arrived + PIECE_BYTES, size) - 1,
+  to: Math.min(arrived + CHUNK_BYTES, size) - 1,
   size,
 })

@@ -22,7 +22,7 @@ export function axisValues({ from, to, step }: Axis): number[] {
 }
 
 /** Where values of two axes lie on the page. */
-export interface AxesPlace {
+export interface AxesLaid {
   /** The rectangle between the ends of the axes, in points. */
   readonly field: Box
   readonly x: (value: number) => number
@@ -35,7 +35,7 @@ interface Axes {
 }
 
 /** Lays two axes into a box, leaving room for their figures and labels. */
-export function placeAxes({ across, up }: Axes, box: Box, measure: Measure): AxesPlace {
+export function placeAxes({ across, up }: Axes, box: Box, measure: Measure): AxesLaid {
   const size = letterSizeIn(box)
   const style = { ...LETTERS, size }
   const figures = Math.max(0, ...axisValues(up).map((value) => measure(sayNumber(value), style)))

@@ -1,5 +1,5 @@
 import type { Printed } from '../kinds/printed.ts'
-import { keptInPlace, type Turned } from '../kinds/turned.ts'
+import { keptWhereSeen, type Turned } from '../kinds/turned.ts'
 
 export type PictureSide = 'left' | 'right' | 'top' | 'bottom'
 
@@ -31,7 +31,7 @@ export function cutOff<Picture extends Cuttable>(picture: Picture, side: Picture
   if (crop.width < LEAST || crop.height < LEAST) return picture
   const across = picture.width / picture.crop.width
   const down = picture.height / picture.crop.height
-  return keptInPlace(picture, {
+  return keptWhereSeen(picture, {
     ...picture,
     crop,
     x: picture.x + (crop.x - picture.crop.x) * across,

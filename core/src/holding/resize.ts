@@ -4,7 +4,7 @@ import type { Thing } from '../kinds/items.ts'
 import { kindOfPrinted, type Printed, type PrintedItem, scaleItem } from '../kinds/printed.ts'
 import type { Reshapes } from '../kinds/printedKind.ts'
 import { lineBetween, lineEnds } from '../kinds/shape.ts'
-import { keptInPlace, type Turned, turning } from '../kinds/turned.ts'
+import { keptWhereSeen, type Turned, turning } from '../kinds/turned.ts'
 import type { Box } from '../worksheet/box.ts'
 
 /** Where a thing can be taken to change its size: corners and sides by compass, the two ends of a line. */
@@ -53,7 +53,7 @@ export function resizeItem<Item extends Boxed>(item: Item, handle: Handle, dx: n
     turn === 0
       ? { x: dx, y: dy }
       : similarity.apply({ x: dx, y: dy }, similarity.about({ x: 0, y: 0 }, 1, -turn))
-  return keptInPlace(item, resized(item as PrintedItem, handle, along.x, along.y) as Item)
+  return keptWhereSeen(item, resized(item as PrintedItem, handle, along.x, along.y) as Item)
 }
 
 function resized(item: PrintedItem, handle: Handle, dx: number, dy: number): PrintedItem {
@@ -74,7 +74,7 @@ function resized(item: PrintedItem, handle: Handle, dx: number, dy: number): Pri
 
 /** A line's width or a picture's box in numbers: the upper left corner stays where it is seen. */
 export const setBox = (item: PrintedItem, set: Partial<Box>): PrintedItem =>
-  keptInPlace(item, boxSet(item, set))
+  keptWhereSeen(item, boxSet(item, set))
 
 function boxSet(item: PrintedItem, set: Partial<Box>): PrintedItem {
   if (kindOfPrinted(item).reshapes === 'in shape' && item.width > 0 && item.height > 0) {

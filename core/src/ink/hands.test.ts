@@ -14,7 +14,7 @@ const place = fc.record({
 })
 const places = fc.array(place, { minLength: 1, maxLength: 60 })
 /** At least so many places as a screen tells them: in parts of a pixel. */
-const screenPlaces = (minLength: number) =>
+const screenPoints = (minLength: number) =>
   fc.array(fc.record({ x: fc.integer({ min: -800, max: 800 }), y: fc.integer({ min: -800, max: 800 }) }), {
     minLength,
     maxLength: 60,
@@ -153,7 +153,7 @@ describe('a loop', () => {
   })
   test('holds the same as when every one of its sides is looked at', () => {
     fc.assert(
-      fc.property(screenPlaces(1), screenPlaces(20), (loop, looked) => {
+      fc.property(screenPoints(1), screenPoints(20), (loop, looked) => {
         const sides = loop.map((to, index) => [loop.at(index - 1)!, to] as const)
         for (const at of [...looked, ...loop]) {
           // How often the way to the right crosses a side.

@@ -69,7 +69,7 @@ export const attachmentsOfItem = (item: Item): string[] => [
  * Whether an item belongs where it lies: what it answers, or is a card of, is printed on the page.
  * `printed`: the kinds of the page's items, by their ids.
  */
-export function hasItsPlace(item: Item, printed: ReadonlyMap<string, string>): boolean {
+export function belongsThere(item: Item, printed: ReadonlyMap<string, string>): boolean {
   const names = kindOfItem(item).names?.(item)
   if (!names) return true
   const kind = printed.get(names.printed)

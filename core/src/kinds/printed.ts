@@ -21,7 +21,7 @@ import type { PrintedKind as KindOf } from './printedKind.ts'
 import { shape } from './shape.ts'
 import { speak } from './speak.ts'
 import { text } from './text.ts'
-import { keptInPlace, laidElsewhere, type Turned, turning } from './turned.ts'
+import { keptWhereSeen, laidElsewhere, type Turned, turning } from './turned.ts'
 import { typed } from './typed.ts'
 
 /** Every kind of thing that teachers print on a page: told, asked, moved, drawn. */
@@ -108,7 +108,7 @@ export const sentItem = (item: PrintedItem, nameOf: NameOf): PrintedItem =>
  * without words stay as they are.
  */
 export const fitHeight = <Item extends PrintedItem>(item: Item, measure: Measure): Item =>
-  keptInPlace(item, (kindOfPrinted(item).fitted?.(item, measure) ?? item) as Item)
+  keptWhereSeen(item, (kindOfPrinted(item).fitted?.(item, measure) ?? item) as Item)
 
 /** An item moved by points. */
 export function moveItem<Item extends PrintedItem>(item: Item, dx: number, dy: number): Item {

@@ -58,7 +58,7 @@ export function laidElsewhere(of: Turned, by: Similarity): Required<Turned> | un
  * A box that was changed as if it were unturned, moved so that what of it stayed in place stays there as it
  * is seen: turning is about the middle, and the middle is another now.
  */
-export function keptInPlace<Item extends Turned>(was: Turned, now: Item): Item {
+export function keptWhereSeen<Item extends Turned>(was: Turned, now: Item): Item {
   if (!was.turn) return now
   const [from, to] = [middle(was), middle(now)]
   const gone = { x: to.x - from.x, y: to.y - from.y }

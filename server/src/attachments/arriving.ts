@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto'
-import type { Piece } from '@hand-back/core'
+import { CHUNK_BYTES, type Chunk } from '@hand-back/core'
 import { eq, sql } from 'drizzle-orm'
 import type { Database, Queries } from '../db/connect.ts'
 import { arrivingAttachments, fileChunks } from '../db/schema.ts'
-import { CHUNK_BYTES } from '../files/index.ts'
 
-/** An attachment of which pieces have arrived. */
+/** An attachment of which chunks have arrived. */
 export interface Arriving {
   readonly copy: string
   readonly author: string
@@ -37,7 +36,7 @@ export async function announcedBytes(db: Queries, copy: string): Promise<number>
   return Number(sum!.bytes)
 }
 
-/** Makes room for an attachment of which the first piece has come; two that begin it at once make one. */
+/** Makes room for an attachment of which the first chunk has come; two that begin it at once make one. */
 export async function beginArriving(
   db: Queries,
   id: string,
@@ -57,13 +56,13 @@ export async function beginArriving(
 }
 
 /**
- * Keeps a piece if it is the next. Returns how much has arrived; nothing when it is all gone meanwhile,
- * because another request brought the last piece.
+ * Keeps a chunk if it is the next. Returns how much has arrived; nothing when it is all gone meanwhile,
+ * because another request brought the last chunk.
  */
-export function keepPiece(
+export function keepChunk(
   db: Database,
   id: string,
-  piece: Piece,
+  chunk: Chunk,
   bytes: Buffer,
 ): Promise<number | undefined> {
   return db.transaction(async (tx) => {
@@ -73,9 +72,9 @@ export function keepPiece(
       .where(eq(arrivingAttachments.id, id))
       .for('update')
     if (!there) return undefined
-    if (there.arrived !== piece.from || there.size !== piece.size) return there.arrived
-    await tx.insert(fileChunks).values({ body: there.body, number: piece.from / CHUNK_BYTES, bytes })
-    const arrived = piece.to + 1
+    if (there.arrived !== chunk.from || there.size !== chunk.size) return there.arrived
+    await tx.insert(fileChunks).values({ body: there.body, number: chunk.from / CHUNK_BYTES, bytes })
+    const arrived = chunk.to + 1
     await tx
       .update(arrivingAttachments)
       .set({ arrived, at: new Date() })

@@ -1,6 +1,6 @@
 import { randomBytes, randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import { type AttachmentArrived, PIECE_BYTES, type Piece, pieceAfter, sayPiece } from '@hand-back/core'
+import { type AttachmentArrived, CHUNK_BYTES, type Chunk, chunkAfter, sayChunk } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import type pg from 'pg'
 import { MOST_COPY_BYTES } from '../copies/index.ts'
@@ -81,39 +81,39 @@ test('what is no sound, too much, or nothing is refused and leaves nothing', asy
   await close()
 })
 
-/** Sends one piece, as a device does. */
-async function sendPiece(visitor: Visitor, at: string, all: Uint8Array, piece: Piece) {
-  const bytes = all.subarray(piece.from, piece.to + 1)
-  const response = await visitor.send('PUT', at, bytes, { 'content-range': sayPiece(piece) })
+/** Sends one chunk, as a device does. */
+async function sendChunk(visitor: Visitor, at: string, all: Uint8Array, chunk: Chunk) {
+  const bytes = all.subarray(chunk.from, chunk.to + 1)
+  const response = await visitor.send('PUT', at, bytes, { 'content-range': sayChunk(chunk) })
   return { status: response.status, told: (await response.json()) as AttachmentArrived }
 }
 
-/** A sound of so many pieces: a real one with bytes behind that no player looks at. */
-const longSound = (pieces: number) => {
-  const long = new Uint8Array(pieces * PIECE_BYTES - 1000)
+/** A sound of so many chunks: a real one with bytes behind that no player looks at. */
+const longSound = (chunks: number) => {
+  const long = new Uint8Array(chunks * CHUNK_BYTES - 1000)
   long.set(sound.subarray(0, Math.min(sound.length, 2000)))
   long.set(randomBytes(16), 3000)
   return long
 }
 
-describe('in pieces', () => {
-  test('broken off and gone on with, a piece said twice, one too early: it arrives once and whole', async () => {
+describe('in chunks', () => {
+  test('broken off and gone on with, a chunk said twice, one too early: it arrives once and whole', async () => {
     const { visitor, copy } = lesson.students[0]!
     const id = randomUUID()
     const at = path(copy, id)
     const all = longSound(4)
-    const piece = (arrived: number) => pieceAfter(arrived * PIECE_BYTES, all.length)
+    const chunk = (arrived: number) => chunkAfter(arrived * CHUNK_BYTES, all.length)
     const stands = () => visitor.get<AttachmentArrived>(`${at}/arrived`)
     expect(await stands()).toEqual({ arrived: 0, whole: false })
-    await sendPiece(visitor, at, all, piece(0))
-    await sendPiece(visitor, at, all, piece(1))
-    expect(await stands()).toEqual({ arrived: 2 * PIECE_BYTES, whole: false })
+    await sendChunk(visitor, at, all, chunk(0))
+    await sendChunk(visitor, at, all, chunk(1))
+    expect(await stands()).toEqual({ arrived: 2 * CHUNK_BYTES, whole: false })
     expect(await visitor.status('GET', at)).toBe(404)
     // The answer got lost, or two tabs send it.
-    expect((await sendPiece(visitor, at, all, piece(1))).told.arrived).toBe(2 * PIECE_BYTES)
-    expect((await sendPiece(visitor, at, all, piece(3))).told.arrived).toBe(2 * PIECE_BYTES)
-    await Promise.all([1, 2, 3].map(() => sendPiece(visitor, at, all, piece(2))))
-    await Promise.all([1, 2, 3].map(() => sendPiece(visitor, at, all, piece(3))))
+    expect((await sendChunk(visitor, at, all, chunk(1))).told.arrived).toBe(2 * CHUNK_BYTES)
+    expect((await sendChunk(visitor, at, all, chunk(3))).told.arrived).toBe(2 * CHUNK_BYTES)
+    await Promise.all([1, 2, 3].map(() => sendChunk(visitor, at, all, chunk(2))))
+    await Promise.all([1, 2, 3].map(() => sendChunk(visitor, at, all, chunk(3))))
     expect(await stands()).toEqual({ arrived: 0, whole: true })
     const heard = await visitor.send('GET', at)
     expect(Buffer.from(await heard.arrayBuffer()).equals(Buffer.from(all))).toBe(true)
@@ -126,22 +126,22 @@ describe('in pieces', () => {
     const [{ visitor, copy }, other] = lesson.students as [Lesson['students'][0], Lesson['students'][0]]
     const id = randomUUID()
     const all = longSound(2)
-    const first = pieceAfter(0, all.length)
-    await sendPiece(visitor, path(copy, id), all, first)
-    expect((await sendPiece(other.visitor, path(other.copy, id), all, first)).status).toBe(404)
-    expect((await sendPiece(lesson.teacher, path(copy, id), all, first)).status).toBe(404)
+    const first = chunkAfter(0, all.length)
+    await sendChunk(visitor, path(copy, id), all, first)
+    expect((await sendChunk(other.visitor, path(other.copy, id), all, first)).status).toBe(404)
+    expect((await sendChunk(lesson.teacher, path(copy, id), all, first)).status).toBe(404)
     expect(await other.visitor.status('GET', `${path(copy, id)}/arrived`)).toBe(404)
 
     const { pool, close } = behind(school)
     const chunks = () => chunksBesidePapers(pool)
     const before = await chunks()
     const script = Buffer.from('<script>alert(1)</script>')
-    const refused = await sendPiece(visitor, path(copy, randomUUID()), script, pieceAfter(0, script.length))
+    const refused = await sendChunk(visitor, path(copy, randomUUID()), script, chunkAfter(0, script.length))
     expect(refused.status).toBe(422)
-    const short = await sendPiece(visitor, path(copy, randomUUID()), all.subarray(0, 100), first)
+    const short = await sendChunk(visitor, path(copy, randomUUID()), all.subarray(0, 100), first)
     expect(short.status).toBe(422)
     const huge = { ...first, size: 9 * 1024 * 1024 }
-    expect((await sendPiece(visitor, path(copy, randomUUID()), all, huge)).status).toBe(413)
+    expect((await sendChunk(visitor, path(copy, randomUUID()), all, huge)).status).toBe(413)
     expect(await chunks()).toBe(before)
     await close()
   })
@@ -149,11 +149,11 @@ describe('in pieces', () => {
   test('what is announced counts against the room of a copy', async () => {
     const { visitor, copy } = lesson.students[1]!
     const { pool, close } = behind(school)
-    await pool.query('UPDATE copy SET bytes = $2 WHERE id = $1', [copy, MOST_COPY_BYTES - 3 * PIECE_BYTES])
+    await pool.query('UPDATE copy SET bytes = $2 WHERE id = $1', [copy, MOST_COPY_BYTES - 3 * CHUNK_BYTES])
     const all = longSound(2)
-    const first = pieceAfter(0, all.length)
-    expect((await sendPiece(visitor, path(copy, randomUUID()), all, first)).status).toBe(201)
-    expect((await sendPiece(visitor, path(copy, randomUUID()), all, first)).status).toBe(423)
+    const first = chunkAfter(0, all.length)
+    expect((await sendChunk(visitor, path(copy, randomUUID()), all, first)).status).toBe(201)
+    expect((await sendChunk(visitor, path(copy, randomUUID()), all, first)).status).toBe(423)
     await pool.query('UPDATE copy SET bytes = 0 WHERE id = $1', [copy])
     await close()
   })
@@ -162,13 +162,13 @@ describe('in pieces', () => {
     const { visitor, copy } = lesson.students[0]!
     const all = longSound(2)
     const [old, young] = [randomUUID(), randomUUID()]
-    for (const id of [old, young]) await sendPiece(visitor, path(copy, id), all, pieceAfter(0, all.length))
+    for (const id of [old, young]) await sendChunk(visitor, path(copy, id), all, chunkAfter(0, all.length))
     const { pool, db, close } = behind(school)
     await pool.query("UPDATE file_chunk SET at = now() - interval '8 days'")
     await pool.query("UPDATE arriving_attachment SET at = now() - interval '8 days' WHERE id = $1", [old])
     await clearBrokenUploads(db)
     const left = (id: string) => visitor.get<AttachmentArrived>(`${path(copy, id)}/arrived`)
-    expect([(await left(old)).arrived, (await left(young)).arrived]).toEqual([0, PIECE_BYTES])
+    expect([(await left(old)).arrived, (await left(young)).arrived]).toEqual([0, CHUNK_BYTES])
     expect(await visitor.status('PUT', path(copy, young), all)).toBe(201)
     await close()
   })

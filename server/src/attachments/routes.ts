@@ -2,13 +2,13 @@ import type { Readable } from 'node:stream'
 import {
   type AttachmentArrived,
   CALLS,
+  CHUNK_BYTES,
   LAYERS,
   MOST_ATTACHMENT_BYTES,
   mayWrite,
   type Person,
-  PIECE_BYTES,
   Refused,
-  readPiece,
+  readChunk,
 } from '@hand-back/core'
 import { eq, sql } from 'drizzle-orm'
 import { Router } from 'express'
@@ -20,7 +20,7 @@ import { findFile, nameChunks, type StoredFile, sendSound, storeFile, tooLarge }
 import { Allowance } from '../http/allowance.ts'
 import { answering, streamed } from '../http/answering.ts'
 import { notHere } from '../http/as.ts'
-import { announcedBytes, beginArriving, findArriving, keepPiece, takeArrived } from './arriving.ts'
+import { announcedBytes, beginArriving, findArriving, keepChunk, takeArrived } from './arriving.ts'
 import { lookedAt } from './lookedAt.ts'
 
 /** So many attachments a person may begin to send in ten minutes. */
@@ -48,7 +48,7 @@ export function attachmentRoutes({ db }: Context): Router {
     const of = await asked(person, ids)
     const said = request.headers['content-range']
     const answer =
-      said === undefined ? await takeWhole(db, of, request) : await takePiece(db, of, said, request)
+      said === undefined ? await takeWhole(db, of, request) : await takeChunk(db, of, said, request)
     response.status(201).json(answer)
   })
 
@@ -85,26 +85,26 @@ async function takeWhole(db: Context['db'], of: Asked, body: Readable): Promise<
   return keepWhole(db, of, await storeFile(db, body, MOST_ATTACHMENT_BYTES))
 }
 
-async function takePiece(
+async function takeChunk(
   db: Context['db'],
   of: Asked,
   said: string,
   body: Readable,
 ): Promise<AttachmentArrived> {
   const bytes = await readBody(body)
-  const piece = readPiece(said)
-  if (!piece || bytes.length !== piece.to - piece.from + 1)
-    throw new Refused('This is no piece of a sound or picture.', 422)
-  if (piece.size > MOST_ATTACHMENT_BYTES) throw tooLarge(MOST_ATTACHMENT_BYTES)
+  const chunk = readChunk(said)
+  if (!chunk || bytes.length !== chunk.to - chunk.from + 1)
+    throw new Refused('This is no chunk of a sound or picture.', 422)
+  if (chunk.size > MOST_ATTACHMENT_BYTES) throw tooLarge(MOST_ATTACHMENT_BYTES)
   const before = await standing(db, of)
-  if (before.whole || before.arrived !== piece.from) return before
-  if (piece.from > 0) mayKeep(of)
+  if (before.whole || before.arrived !== chunk.from) return before
+  if (chunk.from > 0) mayKeep(of)
   else {
-    await mayBegin(db, of, piece.size)
-    await beginArriving(db, of.id, { copy: of.copy.id, author: of.person.id, size: piece.size })
+    await mayBegin(db, of, chunk.size)
+    await beginArriving(db, of.id, { copy: of.copy.id, author: of.person.id, size: chunk.size })
   }
-  const arrived = await keepPiece(db, of.id, piece, bytes)
-  if (arrived !== piece.size) return arrived === undefined ? standing(db, of) : { arrived, whole: false }
+  const arrived = await keepChunk(db, of.id, chunk, bytes)
+  if (arrived !== chunk.size) return arrived === undefined ? standing(db, of) : { arrived, whole: false }
   const taken = await takeArrived(db, of.id)
   return taken ? keepWhole(db, of, await nameChunks(db, taken)) : standing(db, of)
 }
@@ -123,14 +123,14 @@ async function mayBegin(db: Queries, of: Asked, bytes: number): Promise<void> {
   if (!uploads.take(of.person.id)) throw new Refused('That is too much at once. Wait a moment.', 429)
 }
 
-/** What was sent, as much as a piece may be: read before anything is answered, or the device would not hear the answer. */
+/** What was sent, as much as a chunk may be: read before anything is answered, or the device would not hear the answer. */
 async function readBody(body: Readable): Promise<Buffer> {
   const parts: Buffer[] = []
   let length = 0
   for await (const part of body.iterator({ destroyOnReturn: false })) {
     parts.push(part as Buffer)
     length += (part as Buffer).length
-    if (length > PIECE_BYTES) break
+    if (length > CHUNK_BYTES) break
   }
   return Buffer.concat(parts)
 }

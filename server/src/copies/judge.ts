@@ -1,8 +1,8 @@
 import {
   attachmentsOf,
+  belongsThere,
   type EventFate,
   type Exchange,
-  hasItsPlace,
   type Item,
   isAnswer,
   isForSet,
@@ -129,7 +129,7 @@ function hasPage({ setId, dealt }: CopyRecord, id: string, { sets }: PrintedPage
 
 /** Whether what an answer answers is there: the page has that place, card or plot. Only students answer. */
 const belongs = (item: Item, layer: Layer, printed: ReadonlyMap<string, string>): boolean =>
-  hasItsPlace(item, printed) && (layer === 'work' || !isAnswer(item))
+  belongsThere(item, printed) && (layer === 'work' || !isAnswer(item))
 
 function mayEver(event: PageEvent, evidence: Evidence): boolean {
   return evidence.role === 'student'

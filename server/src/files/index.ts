@@ -2,7 +2,6 @@ export { type BareTask, barePicture } from './barePicture.ts'
 export { sendFile } from './serve.ts'
 export { isSound, sendSound, storeSound } from './sound.ts'
 export {
-  CHUNK_BYTES,
   clearBrokenUploads,
   dropFile,
   findFile,

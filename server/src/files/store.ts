@@ -1,13 +1,10 @@
 import { createHash, randomUUID } from 'node:crypto'
 import type { Readable } from 'node:stream'
-import { PIECE_BYTES, Refused } from '@hand-back/core'
+import { CHUNK_BYTES, Refused } from '@hand-back/core'
 import { and, asc, eq, gte, lte, sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import { fileChunks, files } from '../db/schema.ts'
 import { typeOf } from './typeOf.ts'
-
-/** Bytes of a chunk, which is a piece as devices send them: small enough to hold many at once, large enough that a PDF of 100 MB is 400 rows. */
-export const CHUNK_BYTES = PIECE_BYTES
 
 export interface StoredFile {
   readonly sha256: string
@@ -46,7 +43,7 @@ export async function storeFile(db: Queries, stream: Readable, most: number): Pr
 export const tooLarge = (most: number): Refused =>
   new Refused(`This file is larger than ${Math.round(most / 1024 / 1024)} MB, which is the most.`, 413)
 
-/** Names what came in pieces, of which all stand as chunks under `body`. */
+/** Names what came in chunks, of which all stand as chunks under `body`. */
 export async function nameChunks(
   db: Queries,
   { body, size }: Pick<StoredFile, 'body' | 'size'>,
@@ -72,9 +69,9 @@ async function* chunked(stream: Readable): AsyncGenerator<{ number: number; byte
   let length = 0
   let number = 0
   // Who stops reading answers on the same connection.
-  for await (const piece of stream.iterator({ destroyOnReturn: false })) {
-    waiting.push(piece as Buffer)
-    length += (piece as Buffer).length
+  for await (const chunk of stream.iterator({ destroyOnReturn: false })) {
+    waiting.push(chunk as Buffer)
+    length += (chunk as Buffer).length
     while (length >= CHUNK_BYTES) {
       const whole = Buffer.concat(waiting)
       yield { number: number++, bytes: whole.subarray(0, CHUNK_BYTES) }
@@ -120,7 +117,7 @@ export async function wholeFile(db: Queries, sha256: string): Promise<Buffer> {
   return Buffer.concat(chunks.map(({ bytes }) => bytes))
 }
 
-/** Clears away uploads that broke off more than a day ago, a week for those that come in pieces: chunks under no file's name. */
+/** Clears away uploads that broke off more than a day ago, a week for those that come in chunks: chunks under no file's name. */
 export async function clearBrokenUploads(db: Queries): Promise<void> {
   await db.execute(sql`DELETE FROM arriving_attachment WHERE at < now() - interval '7 days'`)
   await db.execute(sql`

@@ -1,12 +1,12 @@
 import {
   addressOf,
   type Call,
+  type Chunk,
   type IdsOf,
   PERSON_HEADER,
-  type Piece,
   plainThroughout,
   problem,
-  sayPiece,
+  sayChunk,
 } from '@hand-back/core'
 import { z } from 'zod'
 import { apiUrl } from '../seat.ts'
@@ -107,15 +107,15 @@ export function fileNameIn(header: string): string | undefined {
   return plain?.[1]?.replace(/\\(.)/g, '$1')
 }
 
-/** Sends bytes, all of them or a piece. Throws `Problem`. */
+/** Sends bytes, all of them or a chunk. Throws `Problem`. */
 export async function putBytes<Path extends string, Answer>(
   call: Call<Path, unknown, unknown, Answer>,
   ids: Ids<Path>,
   body: Blob,
-  piece?: Piece,
+  chunk?: Chunk,
 ): Promise<Answer> {
   const path = addressOf(call, ids)
-  const headers = { ...whose(path), ...(piece ? { 'Content-Range': sayPiece(piece) } : {}) }
+  const headers = { ...whose(path), ...(chunk ? { 'Content-Range': sayChunk(chunk) } : {}) }
   const response = await fetch(apiUrl(path), { method: 'PUT', body, headers }).catch(() => {
     throw new Problem(OUT_OF_REACH, 0)
   })

@@ -5,6 +5,7 @@ import { queries } from '../api/queries.ts'
 import { Emblem } from '../ui/Emblem.tsx'
 import { importAgain } from '../ui/importAgain.ts'
 import { Fetched, Loading } from '../ui/Notice.tsx'
+import { TextButton } from '../ui/TextButton.tsx'
 import { DemoPeople } from './DemoPeople.tsx'
 import { StudentSignIn } from './StudentSignIn.tsx'
 
@@ -47,13 +48,9 @@ function Ways({ door }: { door: Door }) {
         ) : (
           <StudentSignIn />
         )}
-        <button
-          type="button"
-          className="mt-1 block min-h-[44px] font-semibold text-verdigris underline underline-offset-4"
-          onClick={() => setTeacher(!teacher)}
-        >
+        <TextButton className="mt-1 block" onClick={() => setTeacher(!teacher)}>
           {teacher ? 'I am a student' : 'I am a teacher'}
-        </button>
+        </TextButton>
       </section>
       {door.demo && <DemoPeople people={door.demo.people} />}
     </div>

@@ -4,6 +4,7 @@ import { ask } from '../api/ask.ts'
 import { Button } from '../ui/Button.tsx'
 import { Field, INPUT } from '../ui/Field.tsx'
 import { RequestForm } from '../ui/RequestForm.tsx'
+import { TextButton } from '../ui/TextButton.tsx'
 import { useAct } from '../ui/useAct.ts'
 import { AskToJoin } from './AskToJoin.tsx'
 import { signInBy } from './welcome.ts'
@@ -19,7 +20,7 @@ export function StudentSignIn() {
     return (
       <div className="flex flex-col gap-3">
         <AskToJoin code={code} className={list.className} />
-        <Back onClick={() => setIsNew(false)}>I am on the list</Back>
+        <TextButton onClick={() => setIsNew(false)}>I am on the list</TextButton>
       </div>
     )
   if (list && student) return <PinStep code={code} student={student} onBack={() => setStudent(undefined)} />
@@ -92,8 +93,8 @@ function NameStep({
         ))}
       </ul>
       <div className="flex flex-wrap gap-x-6">
-        <Back onClick={onNew}>I am not on the list</Back>
-        <Back onClick={onBack}>Another class</Back>
+        <TextButton onClick={onNew}>I am not on the list</TextButton>
+        <TextButton onClick={onBack}>Another class</TextButton>
       </div>
     </div>
   )
@@ -137,19 +138,7 @@ function PinStep({
           />
         </label>
       </RequestForm>
-      <Back onClick={onBack}>That’s not me</Back>
+      <TextButton onClick={onBack}>That’s not me</TextButton>
     </>
-  )
-}
-
-function Back({ onClick, children }: { onClick: () => void; children: string }) {
-  return (
-    <button
-      type="button"
-      onClick={onClick}
-      className="min-h-[44px] self-start font-semibold text-verdigris underline underline-offset-4"
-    >
-      {children}
-    </button>
   )
 }

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react'
 import type { CopyStore } from '../page/copy/copyStore.ts'
 import { Button } from '../ui/Button.tsx'
 import { Dialog } from '../ui/Dialog.tsx'
+import { RowButton } from '../ui/RowButton.tsx'
 
 interface HandInProps {
   copy: string
@@ -65,14 +66,13 @@ function LeftList({ left, onTurn }: { left: readonly Untouched[]; onTurn: (page:
     <ul className="grid max-h-[50vh] gap-1.5 overflow-y-auto">
       {rows.map(({ page, number, words }) => (
         <li key={page}>
-          <button
-            type="button"
+          <RowButton
             onClick={() => onTurn(page)}
-            className="flex min-h-[48px] w-full items-center gap-3 rounded-tag border border-rule bg-sheet px-3 py-2 text-left hover:border-ink-soft"
+            className="min-h-[48px] items-center gap-3 rounded-tag border border-rule bg-sheet px-3 py-2 hover:border-ink-soft"
           >
             <b className="font-serif text-lg whitespace-nowrap">Page {number}</b>
             <span className="text-ink-soft">{words}</span>
-          </button>
+          </RowButton>
         </li>
       ))}
     </ul>

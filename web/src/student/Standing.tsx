@@ -3,6 +3,7 @@ import { type ReactNode, useState } from 'react'
 import { urlOf } from '../api/ask.ts'
 import { readNote, writeNote } from '../deviceNotes.ts'
 import { Corner } from '../ui/Corner.tsx'
+import { TextButton } from '../ui/TextButton.tsx'
 
 /** A line that says where the copy stands when it is not simply being worked on, or what the teacher said at the start. */
 export function Standing({ state, copy }: { state: CopyState; copy: CopyWhole }) {
@@ -43,13 +44,9 @@ export function Standing({ state, copy }: { state: CopyState; copy: CopyWhole })
 
 function GotIt({ onPress }: { onPress: () => void }) {
   return (
-    <button
-      type="button"
-      className="min-h-[44px] min-w-[60px] whitespace-nowrap font-semibold underline underline-offset-4"
-      onClick={onPress}
-    >
+    <TextButton look="plain" onClick={onPress}>
       Got it
-    </button>
+    </TextButton>
   )
 }
 

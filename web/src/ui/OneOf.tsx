@@ -5,7 +5,7 @@ interface Choosing {
   readonly choose: (value: string) => void
 }
 
-const Place = createContext<Choosing>({ value: undefined, choose: () => {} })
+const Chosen = createContext<Choosing>({ value: undefined, choose: () => {} })
 
 interface OneOfProps<Value extends string> {
   /** What is chosen here, for those who hear it. */
@@ -32,14 +32,14 @@ export function OneOf<Value extends string>({
   const choose = (to: string) => (to === value ? onClear?.() : onChoose(to as Value))
   return (
     <div role="radiogroup" aria-label={label} className={className} onKeyDown={goThrough}>
-      <Place value={{ value, choose }}>{children}</Place>
+      <Chosen value={{ value, choose }}>{children}</Chosen>
     </div>
   )
 }
 
 /** One that can be chosen; `data-state` says whether it is. */
 export function Option({ value, ...button }: ComponentProps<'button'> & { value: string }) {
-  const { value: chosen, choose } = useContext(Place)
+  const { value: chosen, choose } = useContext(Chosen)
   const isChosen = chosen === value
   return (
     // biome-ignore lint/a11y/useSemanticElements: it shows a colour, a paper, letters: more than a radio's dot

@@ -13,7 +13,7 @@ export const log = reading('anybody', '/copies/:copy/log', keptEvents)
 export const open = doing('student', '/copies/:copy/open', nothing, copyStanding)
 export const handIn = doing('student', '/copies/:copy/hand-in', nothing, copyStanding)
 export const takeBack = doing('student', '/copies/:copy/take-back', nothing, copyStanding)
-/** All of it, or the next piece (`sayPiece` in Content-Range). One that school has already, or is not the next, changes nothing. */
+/** All of it, or the next chunk (`sayChunk` in Content-Range). One that school has already, or is not the next, changes nothing. */
 export const keepAttachment = streaming(
   'bytes',
   putting('anybody', '/copies/:copy/attachments/:attachment', bytes, attachmentArrived),

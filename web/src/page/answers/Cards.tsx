@@ -143,7 +143,7 @@ function CardOnPage(props: CardOnPageProps) {
     }
     const arrow = arrows[event.key]
     if (arrow) onLetGo({ ...box, x: box.x + arrow[0], y: box.y + arrow[1] })
-    else if (event.key === 'Enter') onLetGo(inNextPlace(page, box))
+    else if (event.key === 'Enter') onLetGo(inNextDrop(page, box))
     else if (event.key === 'Delete' && onTake) onTake()
     else return
     event.preventDefault()
@@ -178,7 +178,7 @@ function CardOnPage(props: CardOnPageProps) {
 }
 
 /** Over the drop place after the one that the card is in; its own place where there is none. */
-function inNextPlace(page: WorksheetPage, box: Box): Box {
+function inNextDrop(page: WorksheetPage, box: Box): Box {
   const places = page.printed.filter((item) => item.kind === 'drop')
   const here = dropPlaceUnder(page, box)
   const next = places[(places.findIndex(({ id }) => id === here?.id) + 1) % Math.max(1, places.length)]

@@ -4,7 +4,8 @@ import { useRef } from 'react'
 import { Problem } from '../../api/ask.ts'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { sayProblem } from '../../ui/notices.ts'
-import { toScreen, type View } from '../view/view.ts'
+import type { View } from '../view/view.ts'
+import { PlaceButton } from './PlaceButton.tsx'
 import { smallerPhoto } from './smallerPhoto.ts'
 
 /** A place for a photo: the device offers its camera or a file. */
@@ -20,7 +21,6 @@ export function PhotoPlace({
   onPhoto: (photo: { bytes: Blob; width: number; height: number }) => void
 }) {
   const input = useRef<HTMLInputElement>(null)
-  const at = toScreen(view, { x: item.x + item.width, y: item.y })
   const take = async (file: File | undefined) => {
     if (!file) return
     try {
@@ -33,16 +33,14 @@ export function PhotoPlace({
   }
   return (
     <>
-      <button
-        type="button"
-        data-takes="all"
+      <PlaceButton
+        item={item}
+        view={view}
         aria-label={answered ? 'Another photo' : item.label || 'Put a photo here'}
         onClick={() => input.current?.click()}
-        className="pointer-events-auto absolute grid min-h-[44px] min-w-[44px] -translate-x-full place-items-center rounded-tag border border-verdigris bg-card text-verdigris"
-        style={{ left: at.x - 3, top: at.y + 3 }}
       >
         <Camera size={21} aria-hidden="true" />
-      </button>
+      </PlaceButton>
       <FileInput
         ref={input}
         accept="image/*"

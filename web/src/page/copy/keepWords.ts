@@ -1,7 +1,7 @@
 import type { Item, PageAct, Thing } from '@hand-back/core'
 
 /** Where words are kept: a copy that is open. */
-interface WordsPlace {
+interface WordsStore {
   itemOn(page: string, id: string): Item | undefined
   add(page: string, items: readonly Item[]): void
   take(page: string, items: string[]): void
@@ -12,7 +12,7 @@ export const hasWords = (thing: Thing): boolean => thing.kind === 'text' || thin
 export const wordsOf = (thing: Thing): string => ('text' in thing ? thing.text : '')
 
 /** Keeps the words of a thing as they are now: a new thing, other words, or, with none left, no thing. */
-export function keepWords(store: WordsPlace, page: string, thing: Thing): void {
+export function keepWords(store: WordsStore, page: string, thing: Thing): void {
   const was = store.itemOn(page, thing.id) as Thing | undefined
   const empty = wordsOf(thing).trim() === ''
   if (!was && !empty) store.add(page, [thing])

@@ -1,4 +1,4 @@
-import { type PageEvent, PIECE_BYTES, type SignedEvent } from '@hand-back/core'
+import { CHUNK_BYTES, type PageEvent, type SignedEvent } from '@hand-back/core'
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { idOf, made, memoryKeepsake, quiet, REFUSED, school } from '../../test/outboxes.ts'
@@ -106,19 +106,19 @@ describe('an attachment and what names it', () => {
   })
 })
 
-/** A school that takes pieces, and loses the way or the answer when told to. */
-function piecesAt(losses: readonly ('lost' | 'answer lost' | 'sent' | undefined)[]) {
+/** A school that takes chunks, and loses the way or the answer when told to. */
+function chunksAt(losses: readonly ('lost' | 'answer lost' | 'sent' | undefined)[]) {
   let all = new Uint8Array()
   let whole = false
   let call = 0
   const way = {
     standing: async () => ({ arrived: whole ? 0 : all.length, whole }),
-    async send(bytes: Blob, piece: { from: number; size: number }) {
+    async send(bytes: Blob, chunk: { from: number; size: number }) {
       const loss = losses[call++]
       if (loss === 'lost') throw new Error('no network')
-      if (!whole && piece.from === all.length) {
+      if (!whole && chunk.from === all.length) {
         all = Uint8Array.from([...all, ...new Uint8Array(await bytes.arrayBuffer())])
-        whole = all.length === piece.size
+        whole = all.length === chunk.size
       }
       if (loss === 'answer lost') throw new Error('no network')
       return { arrived: whole ? 0 : all.length, whole }
@@ -127,15 +127,15 @@ function piecesAt(losses: readonly ('lost' | 'answer lost' | 'sent' | undefined)
   return { way, bytes: () => all, calls: () => call }
 }
 
-describe('in pieces', () => {
-  test('whatever gets lost on the way, it arrives whole, and only lost pieces are sent again', async () => {
+describe('in chunks', () => {
+  test('whatever gets lost on the way, it arrives whole, and only lost chunks are sent again', async () => {
     const loss = fc.constantFrom('lost' as const, 'answer lost' as const, undefined)
     await fc.assert(
       fc.asyncProperty(
-        fc.integer({ min: 1, max: 3 * PIECE_BYTES }),
+        fc.integer({ min: 1, max: 3 * CHUNK_BYTES }),
         fc.array(loss, { maxLength: 6 }),
         async (size, losses) => {
-          const { way, bytes, calls } = piecesAt(losses)
+          const { way, bytes, calls } = chunksAt(losses)
           const made = Uint8Array.from({ length: size }, (_, at) => at % 251)
           for (let arrived = false; !arrived; )
             arrived = await sendAttachment(way, new Blob([made])).then(
@@ -144,10 +144,10 @@ describe('in pieces', () => {
             )
           expect(Buffer.from(bytes()).equals(Buffer.from(made))).toBe(true)
           const lost = losses.slice(0, calls()).filter((each) => each === 'lost').length
-          const pieces = Math.ceil(size / PIECE_BYTES)
-          // Of a single piece one does not ask first: an answer that got lost means sending it again.
+          const chunks = Math.ceil(size / CHUNK_BYTES)
+          // Of a single chunk one does not ask first: an answer that got lost means sending it again.
           const unheard = losses.slice(0, calls()).filter((each) => each === 'answer lost').length
-          expect(calls()).toBeLessThanOrEqual(pieces + lost + (pieces === 1 ? unheard : 0))
+          expect(calls()).toBeLessThanOrEqual(chunks + lost + (chunks === 1 ? unheard : 0))
         },
       ),
       { numRuns: 15 },

@@ -1,8 +1,8 @@
 import type { EventFate, KeepAnswer, PageEvent, SignedEvent } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Meaning } from '../../api/meaning.ts'
+import { Sender } from '../../api/sender.ts'
 import type { Attachment, Keepsake, Kept, Typing } from './keepsake.ts'
-import { Lane } from './lane.ts'
 import type { OtherTabs } from './otherTabs.ts'
 import { nextBatch, unsigned } from './outgoing.ts'
 import { type Entry, Storing } from './storing.ts'
@@ -85,8 +85,8 @@ export class Outbox {
   /** The attachments that are at school, by name. */
   readonly #arrived = new Set<string>()
   /** Events go beside attachments: a long recording does not hold up ink. */
-  readonly #events: Lane
-  readonly #attachments: Lane
+  readonly #events: Sender
+  readonly #attachments: Sender
   #closed = false
   #puts = 0
   /** The device could not be looked through: what was made before is not known. */
@@ -108,8 +108,8 @@ export class Outbox {
       isOpen: () => this.state.getState().reached,
       pause: (milliseconds: number) => carrier.pause(milliseconds),
     }
-    this.#events = new Lane({ ...way, next: () => this.#sendEvents() })
-    this.#attachments = new Lane({ ...way, next: () => this.#sendAttachment() })
+    this.#events = new Sender({ ...way, next: () => this.#sendEvents() })
+    this.#attachments = new Sender({ ...way, next: () => this.#sendAttachment() })
     keepsake.onLost(() => this.#storing.allLost())
     this.#loaded = this.#adopt()
     this.#stopTabs = tabs?.onNews(() => void this.#adopt())

@@ -30,7 +30,7 @@ export function outboxOf(person: string): Outbox {
         return sendAttachment(
           {
             standing: () => ask(CALLS.attachmentStanding, ids),
-            send: (part, piece) => putBytes(CALLS.keepAttachment, ids, part, piece),
+            send: (part, chunk) => putBytes(CALLS.keepAttachment, ids, part, chunk),
           },
           bytes,
         )

@@ -1,10 +1,10 @@
 import { type Habits, habits as habitsSchema } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import { Backoff } from '../../api/backoff.ts'
 import { meaningOf } from '../../api/meaning.ts'
+import { Sender } from '../../api/sender.ts'
 
 /** The way to school and this device's memory, replaceable in tests. */
-export interface HabitPlaces {
+export interface HabitWays {
   ask(): Promise<Habits>
   send(changed: Habits): Promise<void>
   read(key: string): string | null
@@ -13,8 +13,7 @@ export interface HabitPlaces {
 
 /** Changes that follow each other within this many milliseconds are sent together. */
 const REST = 800
-const TRY_AGAIN = 15_000
-const LONGEST_PAUSE = 120_000
+const PAUSES = { first: 15_000, longest: 120_000 }
 
 /**
  * How one person likes to work. This device's own memory shows at once and without a network; what
@@ -23,15 +22,14 @@ const LONGEST_PAUSE = 120_000
 export class HabitStore {
   readonly state: StoreApi<Habits>
   readonly #person: string
-  readonly #places: HabitPlaces
+  readonly #ways: HabitWays
   #unsent: Habits
-  #timer: ReturnType<typeof setTimeout> | undefined
-  readonly #backoff = new Backoff(TRY_AGAIN, LONGEST_PAUSE)
+  readonly #sender = new Sender({ isOpen: () => !this.#closed, next: () => this.#send() }, PAUSES)
   #closed = false
 
-  constructor(person: string, places: HabitPlaces) {
+  constructor(person: string, ways: HabitWays) {
     this.#person = person
-    this.#places = places
+    this.#ways = ways
     this.#unsent = this.#remembered('unsent habits')
     this.state = createStore(() => ({ ...this.#remembered('habits'), ...this.#unsent }))
     void this.#fetch()
@@ -41,42 +39,41 @@ export class HabitStore {
     this.#unsent = { ...this.#unsent, ...changed }
     this.#show({ ...this.state.getState(), ...changed })
     this.#keep('unsent habits', this.#unsent)
-    this.#soon(REST)
+    this.#sender.rest(REST)
   }
 
   /** Its person has gone: nothing is sent or remembered any more. */
   close(): void {
     this.#closed = true
-    clearTimeout(this.#timer)
+    this.#sender.stop()
   }
 
   async #fetch(): Promise<void> {
     try {
-      const there = await this.#places.ask()
+      const there = await this.#ways.ask()
       this.#show({ ...there, ...this.#unsent })
     } catch {
       // Out of reach: what this device remembers is what there is.
     }
-    if (Object.keys(this.#unsent).length > 0) this.#soon(REST)
+    if (!this.#closed && this.#hasUnsent()) this.#sender.rest(REST)
   }
 
-  async #send(): Promise<void> {
+  async #send(): Promise<boolean> {
     const sent = this.#unsent
     try {
-      await this.#places.send(sent)
-      if (this.#unsent === sent) this.#unsent = {}
-      this.#keep('unsent habits', this.#unsent)
-      this.#backoff.reset()
+      await this.#ways.send(sent)
     } catch (error) {
       // What is not taken is sent with the next change, or when the page is opened again.
-      if (meaningOf(error) === 'again') this.#soon(this.#backoff.next())
+      if (meaningOf(error) === 'again') throw error
+      return false
     }
+    if (this.#unsent === sent) this.#unsent = {}
+    this.#keep('unsent habits', this.#unsent)
+    return this.#hasUnsent()
   }
 
-  #soon(milliseconds: number): void {
-    if (this.#closed) return
-    clearTimeout(this.#timer)
-    this.#timer = setTimeout(() => void this.#send(), milliseconds)
+  #hasUnsent(): boolean {
+    return Object.keys(this.#unsent).length > 0
   }
 
   #show(now: Habits): void {
@@ -85,12 +82,12 @@ export class HabitStore {
   }
 
   #keep(what: string, value: Habits): void {
-    if (!this.#closed) this.#places.write(`${what} ${this.#person}`, JSON.stringify(value))
+    if (!this.#closed) this.#ways.write(`${what} ${this.#person}`, JSON.stringify(value))
   }
 
   #remembered(what: string): Habits {
     try {
-      return habitsSchema.parse(JSON.parse(this.#places.read(`${what} ${this.#person}`) ?? '{}'))
+      return habitsSchema.parse(JSON.parse(this.#ways.read(`${what} ${this.#person}`) ?? '{}'))
     } catch {
       return {}
     }

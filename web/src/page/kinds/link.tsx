@@ -1,9 +1,9 @@
 import { onScreen } from '../answers/onScreen.ts'
 import type { ControlProps, PageKind } from './pageKind.ts'
 
-export const link: PageKind<'link'> = { Control: LinkPlace, worksToRead: true }
+export const link: PageKind<'link'> = { Control: LinkArea, worksToRead: true }
 
-function LinkPlace({ item, view, acts }: ControlProps<'link'>) {
+function LinkArea({ item, view, acts }: ControlProps<'link'>) {
   const { to } = item
   const shared = {
     'data-takes': 'typing',

@@ -1,8 +1,10 @@
 import { emptyPage, inSight, type Person, type Ruling, type WorksheetPage } from '@hand-back/core'
+import { ArrowLeft, ArrowRight, X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
+import { IconButton } from '../../ui/IconButton.tsx'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { PaperThumb } from './PaperThumb.tsx'
 import { RulingGrid } from './RulingGrid.tsx'
@@ -103,30 +105,27 @@ export function PagesDialog({
               <span className="tabular font-semibold">{at + 1}</span>
               {own && (
                 <span className="flex gap-1">
-                  <Small
+                  <IconButton
+                    icon={ArrowLeft}
                     label={`Page ${at + 1} earlier`}
                     onClick={() => shiftPage(store, pages, each.id, -1)}
                     disabled={at === 0}
-                  >
-                    ←
-                  </Small>
-                  <Small
+                  />
+                  <IconButton
+                    icon={ArrowRight}
                     label={`Page ${at + 1} later`}
                     onClick={() => shiftPage(store, pages, each.id, 1)}
                     disabled={at === pages.length - 1}
-                  >
-                    →
-                  </Small>
-                  <Small
+                  />
+                  <IconButton
+                    icon={X}
                     label={`Take page ${at + 1} out`}
                     onClick={() => {
                       if (at === index) onTurn(pages[at === 0 ? 1 : at - 1]!.id)
                       takeOut(store, each.id)
                     }}
                     disabled={pages.length === 1}
-                  >
-                    ×
-                  </Small>
+                  />
                 </span>
               )}
             </li>
@@ -134,25 +133,5 @@ export function PagesDialog({
         })}
       </ul>
     </Dialog>
-  )
-}
-
-interface SmallProps {
-  label: string
-  onClick: () => void
-  disabled: boolean
-  children: string
-}
-
-function Small({ label, children, ...rest }: SmallProps) {
-  return (
-    <button
-      type="button"
-      aria-label={label}
-      {...rest}
-      className="h-11 w-11 rounded-tag border border-rule bg-sheet text-lg font-semibold disabled:opacity-40"
-    >
-      {children}
-    </button>
   )
 }

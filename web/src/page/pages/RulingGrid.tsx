@@ -1,4 +1,5 @@
 import type { WorksheetPage } from '@hand-back/core'
+import { TileButton } from '../../ui/TileButton.tsx'
 import { PaperThumb } from './PaperThumb.tsx'
 import { RULINGS } from './rulings.ts'
 
@@ -17,15 +18,14 @@ export function RulingGrid({ chosen, onChoose }: { chosen?: string; onChoose: (i
     <ul className="grid grid-cols-5 gap-x-3 gap-y-3 max-tablet:grid-cols-4">
       {RULINGS.map(([name], index) => (
         <li key={name}>
-          <button
-            type="button"
-            aria-pressed={chosen === undefined ? undefined : chosen === name}
+          <TileButton
+            chosen={chosen === undefined ? undefined : chosen === name}
             onClick={() => onChoose(index)}
-            className={`flex h-full w-full flex-col items-center gap-1 rounded-tag border-2 p-1.5 ${chosen === name ? 'border-ink bg-sheet' : 'border-transparent hover:bg-blotter'}`}
+            className="h-full w-full p-1.5"
           >
             <PaperThumb page={SAMPLES[index]!} width={64} label="" />
             <span className="text-sm leading-tight">{name}</span>
-          </button>
+          </TileButton>
         </li>
       ))}
     </ul>

@@ -3,7 +3,7 @@ import { Problem } from '../../api/ask.ts'
 import { within } from '../../api/within.ts'
 
 /** Where the past of a copy stands: at school, and as far as it was read on this device. */
-export interface PastPlaces {
+export interface PastSources {
   /** The whole log, from school. */
   ask(): Promise<readonly KeptEvent[]>
   /** What this device has read, in any order, with repeats. */
@@ -21,7 +21,7 @@ const NO_ANSWER = new Problem('School does not answer just now. Try again in a m
  * then what waits here. Rejects as `ask` does when this device has nothing either.
  */
 export async function readPast(
-  { ask, read, pending }: PastPlaces,
+  { ask, read, pending }: PastSources,
   patience = PATIENCE,
 ): Promise<KeptEvent[]> {
   const there = await within(ask(), patience, NO_ANSWER).catch(async (error) => {

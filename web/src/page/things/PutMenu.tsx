@@ -2,6 +2,7 @@ import { Camera, ClipboardPaste, Image, type LucideIcon, Plus, Sigma } from 'luc
 import { Popover } from 'radix-ui'
 import { useRef, useState } from 'react'
 import { FileInput } from '../../ui/FileInput.tsx'
+import { TileButton } from '../../ui/TileButton.tsx'
 import { PUTS } from '../kinds/index.ts'
 import { StripButton } from '../strip/StripButton.tsx'
 import { StripCard } from '../strip/StripCard.tsx'
@@ -68,13 +69,9 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) 
 
 function Choice({ icon: Icon, name, onPress }: { icon: LucideIcon; name: string; onPress: () => void }) {
   return (
-    <button
-      type="button"
-      onClick={onPress}
-      className="flex h-[64px] flex-col items-center justify-center gap-1 rounded-tag border border-rule bg-sheet hover:border-ink-soft"
-    >
+    <TileButton onClick={onPress} className="h-[64px] justify-center">
       <Icon size={22} aria-hidden="true" strokeWidth={1.9} />
       {name}
-    </button>
+    </TileButton>
   )
 }

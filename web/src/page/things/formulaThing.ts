@@ -1,4 +1,4 @@
-import { blankItem, type FormulaDrawing, keptInPlace, type Thing } from '@hand-back/core'
+import { blankItem, type FormulaDrawing, keptWhereSeen, type Thing } from '@hand-back/core'
 
 /** A formula as a thing, its middle at a place of the page. */
 export function formulaThing(
@@ -29,5 +29,5 @@ export function rewrittenFormula(
     width: drawing.width * size,
     height: (drawing.ascent + drawing.descent) * size,
   }
-  return keptInPlace(was, now)
+  return keptWhereSeen(was, now)
 }

@@ -2,6 +2,7 @@ import type { Person } from '@hand-back/core'
 import { SlidersHorizontal } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import type { ComponentProps, ReactNode } from 'react'
+import { Button } from '../../ui/Button.tsx'
 import { Choices } from '../habits/Choices.tsx'
 import { useHabits } from '../habits/useHabits.ts'
 import { StripButton } from '../strip/StripButton.tsx'
@@ -146,14 +147,14 @@ function Press({
   ...button
 }: { onPress: () => void; children: string } & ComponentProps<'button'>) {
   return (
-    <button
+    <Button
       {...button}
-      type="button"
+      large
       onClick={(event) => {
         onPress()
         onClick?.(event)
       }}
-      className="min-h-[44px] flex-1 rounded-tag border border-rule bg-sheet px-3 font-semibold whitespace-nowrap hover:border-ink-soft"
+      className="flex-1 whitespace-nowrap"
     />
   )
 }

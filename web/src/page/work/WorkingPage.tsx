@@ -21,7 +21,7 @@ import type { AnswerActs } from '../kinds/pageKind.ts'
 import { PageTabs } from '../pages/PageTabs.tsx'
 import { useFeedbackFirst } from '../pages/useFeedbackFirst.ts'
 import { usePagesNow } from '../pages/usePagesNow.ts'
-import { usePlace, useSameLook } from '../pages/usePlace.ts'
+import { useSameLook, useWhere } from '../pages/useWhere.ts'
 import { useReading } from '../reading/useReading.ts'
 import { STUDENT_SWATCHES } from '../strip/swatches.ts'
 import { TOOLS, type ToolName } from '../tools/index.ts'
@@ -34,7 +34,7 @@ import { useWork } from './useWork.ts'
 import { useSeen } from './useWriting.ts'
 import { WorkingStrip } from './WorkingStrip.tsx'
 import { Worktop } from './Worktop.tsx'
-import { notedPages, noteIn, placeFor } from './workingPlaces.ts'
+import { notedPages, noteIn, placeFor } from './workingNotes.ts'
 
 interface WorkingPageProps {
   copy: CopyWhole
@@ -54,8 +54,8 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   const pages = usePagesNow(copy, store)
   // A shared copy opens on one's own page.
   const own = pages.find(({ id }) => copy.owners[id]?.includes(person.id))?.id
-  const place = usePlace(copy.id, pages, own)
-  const { index, turnTo, turnToPage } = place
+  const where = useWhere(copy.id, pages, own)
+  const { index, turnTo, turnToPage } = where
   const tools = useTools(person, STUDENT_SWATCHES)
   const [over, setOver] = useState<'pages' | 'past'>()
   const page = pages[index]!
@@ -89,7 +89,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   const working = useDrawnToWork(page, answered, work.elsewhere)
   const reading = useDrawnToRead(copy, page, answered)
   const photoUrl = usePhotos(copy.id, bytesOf)
-  const onView = useSameLook(place, work.surface, page.id)
+  const onView = useSameLook(where, work.surface, page.id)
   const onRead = useReading(page, seen.items)
 
   const addVoice = ({ bytes, seconds }: Recorded, at: { x: number; y: number }) => {

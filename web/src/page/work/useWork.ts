@@ -30,7 +30,7 @@ import { pickKeys } from './pickKeys.ts'
 import { type Handling, type Seen, useWriting } from './useWriting.ts'
 
 /** Where somebody works: on a page of a copy, with the tools in their hand. */
-export interface WorkPlace {
+export interface WorkOn {
   readonly copy: CopyWhole
   readonly store: CopyStore
   readonly person: Person
@@ -51,8 +51,8 @@ export interface WorkPlace {
 const NONE: ReadonlySet<string> = new Set()
 
 /** Everything hands do to a page, a student's or a teacher's: write, rub out, pick up, put things down, paste, undo. */
-export function useWork(place: WorkPlace) {
-  const { copy, store, person, page, tools: usual, seen, mine, bytesOf, turn, turnToPage, moreKeys } = place
+export function useWork(on: WorkOn) {
+  const { copy, store, person, page, tools: usual, seen, mine, bytesOf, turn, turnToPage, moreKeys } = on
   const times = timesA4(page)
   const tools = useMemo(() => toolsFor(usual, times), [usual, times])
   const { done, undone } = useStore(store.view, ({ history }) => history)

@@ -11,6 +11,8 @@ import { type ClassWhole, type Group, mixGroups, moveToGroup } from '@hand-back/
 import { Plus, Shuffle, X } from 'lucide-react'
 import { type ReactNode, useState } from 'react'
 import { Button } from '../../ui/Button.tsx'
+import { IconButton } from '../../ui/IconButton.tsx'
+import { NameTag } from '../../ui/NameTag.tsx'
 
 type Student = ClassWhole['students'][number]
 
@@ -193,17 +195,16 @@ function Chip({ student, picked, onPick }: { student: Student; picked: boolean; 
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: student.id })
   return (
     <li>
-      <button
+      <NameTag
         ref={setNodeRef}
         {...listeners}
-        type="button"
-        aria-pressed={picked}
+        picked={picked}
         onClick={onPick}
         style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-        className={`relative min-h-[34px] pointer-coarse:min-h-11 touch-none rounded-tag border px-2.5 py-1 ${picked ? 'border-ink bg-sheet outline-2 outline-ink' : 'border-rule bg-sheet'} ${isDragging ? 'z-10 shadow-[0_2px_6px_rgb(30_43_58/0.3)]' : ''}`}
+        className={`relative touch-none ${isDragging ? 'z-10 shadow-[0_2px_6px_rgb(30_43_58/0.3)]' : ''}`}
       >
         {student.name}
-      </button>
+      </NameTag>
     </li>
   )
 }
@@ -229,14 +230,7 @@ function GroupName({
         className="min-w-0 flex-1 rounded-tag border border-transparent bg-transparent px-1 py-0.5 font-serif font-semibold hover:border-rule focus:border-ink-soft focus:bg-sheet"
       />
       <span className="tabular text-ink-soft">{group.students.length}</span>
-      <button
-        type="button"
-        aria-label={`Take ${group.name} away`}
-        onClick={onTake}
-        className="grid h-8 w-8 place-items-center rounded-tag text-ink-soft hover:bg-blotter hover:text-ink"
-      >
-        <X size={16} aria-hidden="true" />
-      </button>
+      <IconButton icon={X} label={`Take ${group.name} away`} onClick={onTake} />
     </>
   )
 }

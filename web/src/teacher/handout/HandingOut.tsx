@@ -1,7 +1,7 @@
 import { CALLS, type HandoutWhole, type StudentSet, type WorksheetWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
-import { ask } from '../../api/ask.ts'
+import { ask, Problem } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
@@ -14,6 +14,7 @@ import { ClassPart } from './ClassPart.tsx'
 import { type Choices, choices } from './choices.ts'
 import { HasIt } from './HasIt.tsx'
 import { PagesChoice } from './PagesChoice.tsx'
+import { spokenWaiting } from './spokenWaiting.ts'
 import { type Terms, TermsFields, termsOf } from './TermsFields.tsx'
 import { keepSets, usePlanned } from './usePlanned.ts'
 import { WayChoice } from './WayChoice.tsx'
@@ -89,6 +90,7 @@ function Plan({ worksheet, before, classes }: PlanProps) {
   const count = parts.reduce((sum, { plan }) => sum + (typeof plan === 'string' ? 0 : plan.copies.length), 0)
   const ready = parts.length > 0 && isLoaded && parts.every(({ plan }) => typeof plan !== 'string')
   const { run, busy, problem } = useAct(async () => {
+    if (terms.spoken) await haveSpoken(terms.spoken.id)
     const asks = parts.map(({ roster, wish }) => ({ class: roster.id, ...wish }))
     const { handouts } = await ask(
       CALLS.handOut,
@@ -167,6 +169,20 @@ function Plan({ worksheet, before, classes }: PlanProps) {
         </Button>
       </section>
     </div>
+  )
+}
+
+/** What was spoken is at school. Throws `Problem` when it cannot be now. */
+async function haveSpoken(id: string): Promise<void> {
+  const waiting = spokenWaiting()
+  await waiting.flush()
+  const standing = waiting.state.getState().get(id)
+  if (standing === undefined) return
+  throw new Problem(
+    standing === 'going'
+      ? 'What you said has not reached school yet. Try again in a moment, or take it away.'
+      : standing.refused,
+    0,
   )
 }
 

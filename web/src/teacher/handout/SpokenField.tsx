@@ -1,14 +1,16 @@
 import { CALLS, type SpokenDirection } from '@hand-back/core'
 import { AudioLines, Square, X } from 'lucide-react'
-import { useState } from 'react'
-import { putBytes, urlOf } from '../../api/ask.ts'
+import { useEffect, useMemo } from 'react'
+import { useStore } from 'zustand'
+import { urlOf } from '../../api/ask.ts'
 import type { Recorded } from '../../page/voice/recorder.ts'
 import { useRecorder } from '../../page/voice/useRecorder.ts'
 import { sayLength } from '../../page/voice/VoiceNotes.tsx'
 import { Button } from '../../ui/Button.tsx'
-import { sayProblem } from '../../ui/notices.ts'
+import { IconButton } from '../../ui/IconButton.tsx'
+import { spokenWaiting } from './spokenWaiting.ts'
 
-/** A direction that is spoken: recorded, listened to, taken away. */
+/** A direction that is spoken: recorded, listened to, taken away. It is on this device until school has it. */
 export function SpokenField({
   spoken,
   onChange,
@@ -16,38 +18,53 @@ export function SpokenField({
   spoken: SpokenDirection | null
   onChange: (spoken: SpokenDirection | null) => void
 }) {
-  const [busy, setBusy] = useState(false)
-  const keep = async ({ bytes, seconds }: Recorded) => {
+  const waiting = spokenWaiting()
+  const keep = ({ bytes, seconds }: Recorded) => {
     const id = crypto.randomUUID()
-    setBusy(true)
-    try {
-      await putBytes(CALLS.keepSpoken, { spoken: id }, bytes)
-      onChange({ id, seconds })
-    } catch (error) {
-      sayProblem(error)
-    }
-    setBusy(false)
+    void waiting.keep(id, bytes)
+    onChange({ id, seconds })
   }
-  const { recording, seconds, begin, end } = useRecorder((recorded) => void keep(recorded))
+  const { recording, seconds, begin, end } = useRecorder(keep)
   if (spoken)
     return (
-      <span className="flex items-center gap-2">
-        {/* biome-ignore lint/a11y/useMediaCaption: it is what the teacher has just said */}
-        <audio
-          controls
-          src={urlOf(CALLS.spoken, { spoken: spoken.id })}
-          className="h-10 max-w-[280px]"
-          aria-label="Your spoken direction"
-        />
-        <Button look="quiet" aria-label="Take the spoken direction away" onClick={() => onChange(null)}>
-          <X size={17} aria-hidden="true" />
-        </Button>
-      </span>
+      <Spoken
+        key={spoken.id}
+        id={spoken.id}
+        onTake={() => {
+          void waiting.drop(spoken.id)
+          onChange(null)
+        }}
+      />
     )
   return (
-    <Button onClick={recording ? end : begin} disabled={busy} className="self-start">
+    <Button onClick={recording ? end : begin} className="self-start">
       {recording ? <Square size={17} aria-hidden="true" /> : <AudioLines size={18} aria-hidden="true" />}
       {recording ? `Stop ${sayLength(seconds)}` : 'Say it instead'}
     </Button>
+  )
+}
+
+function Spoken({ id, onTake }: { id: string; onTake: () => void }) {
+  const waiting = spokenWaiting()
+  const standing = useStore(waiting.state, (state) => state.get(id))
+  const bytes = waiting.bytesOf(id)
+  const here = useMemo(() => (bytes ? URL.createObjectURL(bytes) : undefined), [bytes])
+  useEffect(() => () => (here ? URL.revokeObjectURL(here) : undefined), [here])
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      {/* biome-ignore lint/a11y/useMediaCaption: it is what the teacher has just said */}
+      <audio
+        controls
+        src={here ?? urlOf(CALLS.spoken, { spoken: id })}
+        className="h-10 max-w-[280px]"
+        aria-label="Your spoken direction"
+      />
+      <IconButton icon={X} label="Take the spoken direction away" onClick={onTake} />
+      {standing !== undefined && (
+        <span role="status" className="text-ochre">
+          {standing === 'going' ? 'On this device. It is sent as soon as it can be.' : standing.refused}
+        </span>
+      )}
+    </span>
   )
 }

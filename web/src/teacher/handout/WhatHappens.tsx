@@ -2,6 +2,7 @@ import { type HandoutPlan, nameOf, type PlannedCopy, printedFor, type Sheet } fr
 import { useState } from 'react'
 import { PaperThumb } from '../../page/pages/PaperThumb.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
+import { RowButton } from '../../ui/RowButton.tsx'
 
 /** What will happen in one class, in plain words, with every copy to be looked at. */
 export function WhatHappens({
@@ -27,15 +28,14 @@ export function WhatHappens({
       <ul aria-label="Who gets what" className="max-h-[280px] overflow-y-auto border-y border-rule">
         {copies.map((copy) => (
           <li key={copy.students.map(({ id }) => id).join()}>
-            <button
-              type="button"
+            <RowButton
               onClick={() => setLooking(copy)}
               aria-label={`Look at the copy of ${nameOf(copy)}: ${pagesInWords(copy, sheet)}`}
-              className="flex min-h-[34px] pointer-coarse:min-h-11 w-full items-baseline gap-3 border-b border-rule px-1 py-1 text-left last:border-b-0 hover:bg-sheet"
+              className="min-h-[34px] items-baseline gap-3 border-b border-rule px-1 py-1 last:border-b-0"
             >
               <span className="min-w-0 flex-1 truncate">{nameOf(copy)}</span>
               <span className="shrink-0 text-ink-soft">{pagesInWords(copy, sheet)}</span>
-            </button>
+            </RowButton>
           </li>
         ))}
       </ul>

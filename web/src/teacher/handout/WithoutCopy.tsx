@@ -2,6 +2,7 @@ import { CALLS, type HandoutWhole } from '@hand-back/core'
 import { useState } from 'react'
 import { ask } from '../../api/ask.ts'
 import { Button } from '../../ui/Button.tsx'
+import { NameTag } from '../../ui/NameTag.tsx'
 import { useAct } from '../../ui/useAct.ts'
 
 interface WithoutCopyProps {
@@ -33,19 +34,9 @@ export function WithoutCopy({ handout, onGiven }: WithoutCopyProps) {
       <legend className="sr-only">Without it</legend>
       <b className="mr-1">Without it:</b>
       {without.map((student) => (
-        <button
-          key={student.id}
-          type="button"
-          aria-pressed={students.includes(student.id)}
-          onClick={() => toggle(student.id)}
-          className={`min-h-[34px] pointer-coarse:min-h-11 rounded-tag border px-2.5 py-1 ${
-            students.includes(student.id)
-              ? 'border-ink bg-sheet outline-2 outline-ink'
-              : 'border-rule bg-sheet'
-          }`}
-        >
+        <NameTag key={student.id} picked={students.includes(student.id)} onClick={() => toggle(student.id)}>
           {student.name}
-        </button>
+        </NameTag>
       ))}
       <span className="flex-1" />
       {without.length > 1 && wanted.length < without.length && (

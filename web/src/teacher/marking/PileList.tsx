@@ -1,6 +1,7 @@
 import type { CopyRow } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { Corner, STATE_WORDS } from '../../ui/Corner.tsx'
+import { RowButton } from '../../ui/RowButton.tsx'
 
 /** Every copy of the hand-out, one press away. */
 export function PileList({
@@ -25,14 +26,15 @@ export function PileList({
       <ul>
         {pile.map((copy) => (
           <li key={copy.id}>
-            <button
+            <RowButton
               ref={copy.id === current ? here : undefined}
-              type="button"
+              here={copy.id === current}
+              tone="madder"
               aria-current={copy.id === current ? 'true' : undefined}
               aria-label={`${copy.name}, ${STATE_WORDS[copy.state]}`}
               title={STATE_WORDS[copy.state]}
               onClick={() => onOpen(copy)}
-              className={`flex min-h-[36px] w-full items-center gap-2.5 border-l-4 px-3 text-left ${copy.id === current ? 'border-madder bg-sheet font-bold' : 'border-transparent hover:bg-sheet'}`}
+              className="min-h-[36px] items-center gap-2.5 px-3"
             >
               <Corner state={copy.state} />
               <span className="min-w-0 flex-1 truncate max-tablet:hidden">{copy.name}</span>
@@ -47,7 +49,7 @@ export function PileList({
                   />
                 </svg>
               )}
-            </button>
+            </RowButton>
           </li>
         ))}
       </ul>

@@ -2,6 +2,7 @@ import { useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { sayProblem } from '../../ui/notices.ts'
+import { RowButton } from '../../ui/RowButton.tsx'
 import { bringPicture } from './bringPicture.ts'
 import { usePreparing } from './context.ts'
 import { GROUPS, kindName } from './kinds/index.ts'
@@ -50,14 +51,14 @@ export function KindList() {
           <ul>
             {kinds.map((kind) => (
               <li key={kind}>
-                <button
-                  type="button"
+                <RowButton
+                  here={placing === kind}
                   aria-pressed={placing === kind}
                   onClick={(event) => choose(kind, event.detail === 0)}
-                  className={`w-full border-l-4 py-[1.5px] pr-2 pl-5 text-left pointer-coarse:min-h-11 max-tablet:py-1.5 max-tablet:pl-3 ${placing === kind ? 'border-ink bg-sheet font-bold' : 'border-transparent hover:bg-blotter'}`}
+                  className="items-center py-[1.5px] pr-2 pl-5 max-tablet:py-1.5 max-tablet:pl-3"
                 >
                   {kindName(kind)}
-                </button>
+                </RowButton>
               </li>
             ))}
           </ul>

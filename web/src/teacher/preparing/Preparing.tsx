@@ -7,7 +7,7 @@ import { measure } from '../../page/draw/letters.ts'
 import { Fetched, Loading } from '../../ui/Notice.tsx'
 import { sayDone, saySentence } from '../../ui/notices.ts'
 import { asked } from '../asked.ts'
-import { PreparingPlace } from './context.ts'
+import { PreparingContext } from './context.ts'
 import { deviceDrafts } from './drafts.ts'
 import { KindList } from './KindList.tsx'
 import { PreparingBar } from './PreparingBar.tsx'
@@ -64,7 +64,7 @@ function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Per
   }, [worksheet.id])
   if (!ready) return <Loading />
   return (
-    <PreparingPlace value={{ worksheet, ...ready }}>
+    <PreparingContext value={{ worksheet, ...ready }}>
       <div className="flex h-full flex-col">
         <PreparingBar onKeys={() => setKeysShown(true)} />
         <div className="flex min-h-0 flex-1">
@@ -74,6 +74,6 @@ function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Per
         </div>
         <PagesStrip />
       </div>
-    </PreparingPlace>
+    </PreparingContext>
   )
 }

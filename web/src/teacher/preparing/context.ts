@@ -4,14 +4,14 @@ import type { SheetKeeper } from './sheetKeeper.ts'
 import type { SheetStore } from './sheetStore.ts'
 
 /** What every part of the screen works on. */
-export interface PreparingContext {
+export interface PreparingParts {
   readonly worksheet: WorksheetWhole
   readonly store: SheetStore
   readonly keeper: SheetKeeper
 }
 
-export const PreparingPlace = createContext<PreparingContext | undefined>(undefined)
+export const PreparingContext = createContext<PreparingParts | undefined>(undefined)
 
-export function usePreparing(): PreparingContext {
-  return useContext(PreparingPlace)!
+export function usePreparing(): PreparingParts {
+  return useContext(PreparingContext)!
 }

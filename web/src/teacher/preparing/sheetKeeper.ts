@@ -1,8 +1,8 @@
 import { CALLS, type Sheet, type SheetChange, type WorksheetWhole } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { ask, sentenceOf } from '../../api/ask.ts'
-import { Backoff } from '../../api/backoff.ts'
 import { meaningOf } from '../../api/meaning.ts'
+import { Sender } from '../../api/sender.ts'
 import type { Drafts } from './drafts.ts'
 
 /** How what was prepared stands with school; `refused` is a sentence when it cannot be kept as it is. */
@@ -13,7 +13,7 @@ export interface SheetKeeping {
 
 /** A change is sent when nothing changed for this long, in milliseconds. */
 const REST = 500
-const LONGEST_PAUSE = 10_000
+const PAUSES = { first: 1000, longest: 10_000 }
 
 /** The way to school, replaceable in tests. */
 export interface SheetCarrier {
@@ -39,9 +39,7 @@ export class SheetKeeper {
   #kept: Sheet
   #revision: number
   #now: Sheet
-  #timer: ReturnType<typeof setTimeout> | undefined
-  #sending: Promise<void> | undefined
-  readonly #backoff = new Backoff(1000, LONGEST_PAUSE)
+  readonly #sender = new Sender({ isOpen: () => this.#now !== this.#kept, next: () => this.#send() }, PAUSES)
 
   constructor(worksheet: WorksheetWhole, carrier: SheetCarrier, drafts: Drafts) {
     this.#worksheet = worksheet.id
@@ -58,42 +56,30 @@ export class SheetKeeper {
     this.#now = sheet
     this.state.setState({ state: 'going' })
     void this.#drafts.put({ worksheet: this.#worksheet, revision: this.#revision, sheet })
-    clearTimeout(this.#timer)
-    this.#timer = setTimeout(() => void this.flush(), REST)
+    this.#sender.rest(REST)
   }
 
   /** Sends what is not at school yet. Fulfilled when it is, or when it cannot be now. */
-  async flush(): Promise<void> {
-    clearTimeout(this.#timer)
-    while (this.#sending) await this.#sending
-    if (this.#now === this.#kept) return
-    this.#sending = this.#send()
-    await this.#sending
+  flush(): Promise<void> {
+    return this.#sender.now()
   }
 
-  async #send(): Promise<void> {
+  async #send(): Promise<boolean> {
     const sheet = this.#now
     try {
       const { revision } = await this.#carrier.keep(changeBetween(this.#kept, sheet, this.#revision))
       this.#kept = sheet
       this.#revision = revision
-      this.#backoff.reset()
-      if (this.#now === sheet) {
-        await this.#drafts.drop(this.#worksheet)
-        this.state.setState({ state: 'kept', refused: undefined })
-      } else this.#soon(REST)
     } catch (error) {
       const again = meaningOf(error) === 'again'
       this.state.setState({ state: 'here', refused: again ? undefined : sentenceOf(error) })
-      if (again) this.#soon(this.#backoff.next())
-    } finally {
-      this.#sending = undefined
+      if (again) throw error
+      return false
     }
-  }
-
-  #soon(milliseconds: number): void {
-    clearTimeout(this.#timer)
-    this.#timer = setTimeout(() => void this.flush(), milliseconds)
+    if (this.#now !== sheet) return true
+    await this.#drafts.drop(this.#worksheet)
+    this.state.setState({ state: 'kept', refused: undefined })
+    return false
   }
 }
 

@@ -3,7 +3,7 @@ import { useCopyPaste } from '../../page/clipboard/useCopyPaste.ts'
 import { sayProblem } from '../../ui/notices.ts'
 import { bringPicture } from './bringPicture.ts'
 import { pickedAsText, putText } from './clipboard.ts'
-import { type PreparingContext, usePreparing } from './context.ts'
+import { type PreparingParts, usePreparing } from './context.ts'
 import { putPicture } from './putPicture.ts'
 import { middleOfView } from './viewNow.ts'
 
@@ -22,7 +22,7 @@ export function usePreparingClipboard(): void {
 }
 
 /** A picture in the clipboard becomes a picture on the page. */
-async function take({ store, worksheet }: PreparingContext, data: DataTransfer): Promise<void> {
+async function take({ store, worksheet }: PreparingParts, data: DataTransfer): Promise<void> {
   const pictures = [...data.files].filter(({ type }) => type.startsWith('image/'))
   try {
     for (const picture of pictures)

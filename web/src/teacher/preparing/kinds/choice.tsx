@@ -1,5 +1,6 @@
 import { Plus, X } from 'lucide-react'
 import { Button } from '../../../ui/Button.tsx'
+import { IconButton } from '../../../ui/IconButton.tsx'
 import { NumberRow, SMALL_INPUT, TextRow, TickRow } from '../panels/rows.tsx'
 import { ONLY_YOU, useKey } from '../panels/useKey.ts'
 import type { PanelProps, TeacherKind } from './teacherKind.ts'
@@ -52,15 +53,12 @@ function Panel({ item, set }: PanelProps<'choice'>) {
                 )
               }
             />
-            <button
-              type="button"
-              aria-label={`Take option ${index + 1} away`}
+            <IconButton
+              icon={X}
+              label={`Take option ${index + 1} away`}
               disabled={item.options.length === 1}
               onClick={() => set({ options: item.options.filter(({ id }) => id !== option.id) })}
-              className="grid h-8 w-8 shrink-0 place-items-center rounded-tag text-ink-soft hover:text-madder disabled:opacity-40"
-            >
-              <X size={16} aria-hidden="true" />
-            </button>
+            />
           </div>
         ))}
         <Button

@@ -2,6 +2,7 @@ import { NotAFormula, type Parameter, parameter, readFormula } from '@hand-back/
 import { Plus, X } from 'lucide-react'
 import { COLOURS } from '../../../page/strip/swatches.ts'
 import { Button } from '../../../ui/Button.tsx'
+import { IconButton } from '../../../ui/IconButton.tsx'
 import { AxisRows } from '../panels/AxisRows.tsx'
 import { NumberBox, SMALL_INPUT, TickRow } from '../panels/rows.tsx'
 import type { PanelProps, TeacherKind } from './teacherKind.ts'
@@ -42,7 +43,8 @@ function Panel({ item, set }: PanelProps<'plot'>) {
                 set({ curves: curves.with(index, { ...curve, formula }) }, `curve ${index}`)
               }
             />
-            <TakeAway
+            <IconButton
+              icon={X}
               label={`Take curve ${index + 1} away`}
               onClick={() => set({ curves: curves.toSpliced(index, 1) })}
             />
@@ -81,19 +83,6 @@ function Panel({ item, set }: PanelProps<'plot'>) {
       <AxisRows name="Up" of={item.up} onChange={(up) => set({ up }, 'up')} />
       <TickRow label="With a grid" on={item.grid} onChange={(grid) => set({ grid })} />
     </>
-  )
-}
-
-function TakeAway({ label, onClick }: { label: string; onClick: () => void }) {
-  return (
-    <button
-      type="button"
-      aria-label={label}
-      onClick={onClick}
-      className="grid h-8 w-8 shrink-0 place-items-center rounded-tag text-ink-soft hover:text-madder"
-    >
-      <X size={16} aria-hidden="true" />
-    </button>
   )
 }
 
@@ -166,7 +155,7 @@ function ParameterRow({
           className="min-w-0 flex-1 accent-verdigris"
         />
         <span className="tabular w-10 text-right">{Number(of.value.toFixed(2))}</span>
-        <TakeAway label={`Take ${of.name} away`} onClick={onTake} />
+        <IconButton icon={X} label={`Take ${of.name} away`} onClick={onTake} />
       </div>
       <div className="grid grid-cols-[auto_minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-1.5">
         <span>from</span>

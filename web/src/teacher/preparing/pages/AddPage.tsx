@@ -8,6 +8,7 @@ import { RULINGS } from '../../../page/pages/rulings.ts'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
 import { Fetched } from '../../../ui/Notice.tsx'
+import { RowButton } from '../../../ui/RowButton.tsx'
 import { asked } from '../../asked.ts'
 import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
 import { sayAbout, useSending } from '../../files/useSending.ts'
@@ -109,16 +110,12 @@ function FromWorksheet({ onDone }: { onDone: () => void }) {
               .filter(({ id }) => id !== worksheet.id)
               .map(({ id, title, pageCount }) => (
                 <li key={id}>
-                  <button
-                    type="button"
-                    onClick={() => setFrom(id)}
-                    className="flex w-full justify-between rounded-tag px-3 py-2 text-left hover:bg-blotter"
-                  >
+                  <RowButton onClick={() => setFrom(id)} className="justify-between rounded-tag px-3 py-2">
                     <b className="font-serif">{title}</b>
                     <span className="text-ink-soft">
                       {pageCount} {pageCount === 1 ? 'page' : 'pages'}
                     </span>
-                  </button>
+                  </RowButton>
                 </li>
               ))}
             {list.length < 2 && (

@@ -1,6 +1,7 @@
 import { inMm, resizePage, type WorksheetPage } from '@hand-back/core'
 import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
+import { TileButton } from '../../../ui/TileButton.tsx'
 import { usePreparing } from '../context.ts'
 import { usePageSize } from './sizes.tsx'
 
@@ -26,15 +27,10 @@ export function PageSize({ page, onClose }: { page: WorksheetPage; onClose: () =
           const after = resizePage(page, size, way)
           const width = Math.min(180, (180 * after.width) / after.height)
           return (
-            <button
-              key={way}
-              type="button"
-              onClick={() => choose(way)}
-              className="flex flex-col items-center gap-2 rounded-md border border-rule bg-sheet p-3 hover:border-ink"
-            >
+            <TileButton key={way} onClick={() => choose(way)} className="p-3">
               <PaperThumb page={after} width={width} label="" />
               <b>{words}</b>
-            </button>
+            </TileButton>
           )
         })}
       </div>

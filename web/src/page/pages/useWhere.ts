@@ -6,19 +6,19 @@ import type { Surface } from '../surface/Surface.ts'
 import { toPage, type View } from '../view/view.ts'
 
 /** Where one was in a copy: the page, what of it was in the middle of the window, and how large. */
-const placeIn = z.object({
+const whereIn = z.object({
   page: z.string(),
   look: z.object({ x: z.number(), y: z.number(), scale: z.number().positive() }).optional(),
 })
-type Place = z.infer<typeof placeIn>
+type Where = z.infer<typeof whereIn>
 
 /** The page of a copy one is on and what one sees of it, remembered on this device. `begin`: where one begins. */
-export function usePlace(copy: string, pages: readonly WorksheetPage[], begin?: string) {
+export function useWhere(copy: string, pages: readonly WorksheetPage[], begin?: string) {
   const key = `place ${copy}`
-  const [place, setPlace] = useState<Place | undefined>(
+  const [where, setWhere] = useState<Where | undefined>(
     () => remembered(key) ?? (begin === undefined ? undefined : { page: begin }),
   )
-  const found = pages.findIndex(({ id }) => id === place?.page)
+  const found = pages.findIndex(({ id }) => id === where?.page)
   const index = Math.max(0, found)
   // What page one is on outlives its being taken out: one stays near.
   const last = useRef(0)
@@ -27,9 +27,9 @@ export function usePlace(copy: string, pages: readonly WorksheetPage[], begin?: 
     last.current = at
   })
   const keep = useCallback(
-    (next: Place) => {
+    (next: Where) => {
       writeNote(key, JSON.stringify(next))
-      setPlace(next)
+      setWhere(next)
     },
     [key],
   )
@@ -41,12 +41,12 @@ export function usePlace(copy: string, pages: readonly WorksheetPage[], begin?: 
     },
     [pages, keep],
   )
-  return { index: at, turnTo, turnToPage, look: place?.look, key }
+  return { index: at, turnTo, turnToPage, look: where?.look, key }
 }
 
-function remembered(key: string): Place | undefined {
+function remembered(key: string): Where | undefined {
   try {
-    return placeIn.parse(JSON.parse(readNote(key) ?? ''))
+    return whereIn.parse(JSON.parse(readNote(key) ?? ''))
   } catch {
     return undefined
   }
@@ -57,11 +57,11 @@ const REST = 400
 
 /** Brings back what one saw of a page when the copy is opened again, and remembers what one sees. */
 export function useSameLook(
-  place: ReturnType<typeof usePlace>,
+  where: ReturnType<typeof useWhere>,
   surface: Surface | undefined,
   page: string,
 ): (view: View, window: { width: number; height: number }) => void {
-  const first = useRef(place.look)
+  const first = useRef(where.look)
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   useEffect(() => {
     if (!surface) return
@@ -69,7 +69,7 @@ export function useSameLook(
     first.current = undefined
     if (look) surface.look(look, look.scale)
   }, [surface])
-  const { key } = place
+  const { key } = where
   const waiting = useRef<() => void>(undefined)
   const keep = useCallback(() => {
     clearTimeout(timer.current)
