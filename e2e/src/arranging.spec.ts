@@ -127,10 +127,51 @@ test('things snap to each other with a guide, and are copied to another page and
   await kept(teacher)
   await teacher.getByRole('link', { name: 'Shelf' }).click()
   await teacher.getByRole('button', { name: 'Begin on paper' }).click()
-  await expect(teacher.getByLabel('Title of the worksheet')).toHaveValue('Worksheet')
+  await teacher.getByLabel('Its name').fill('Knots to learn')
+  await teacher.getByRole('button', { name: 'Dotted' }).click()
+  await teacher.getByLabel('Size', { exact: true }).selectOption('A5')
+  await teacher.getByRole('button', { name: 'Begin', exact: true }).click()
+  await expect(teacher.getByLabel('Title of the worksheet')).toHaveValue('Knots to learn')
+  await expect(teacher.getByText('148 × 210 mm').first()).toBeVisible()
   await teacher.getByTestId('preparing').focus()
   await teacher.keyboard.press('Control+v')
   await expect.poll(async () => (await printed(server)).length).toBe(2)
+  await kept(teacher)
+  // What was made last is seen first.
+  await teacher.getByRole('link', { name: 'Shelf' }).click()
+  await expect(teacher.getByRole('link', { name: /^First page of/ }).first()).toHaveAccessibleName(
+    /Knots to learn/,
+  )
+})
+
+test('several things get a colour, letters and lines at once; what one of them does not have it does not get', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
+  await put(teacher, 'Text', 100, 100, 200, 30)
+  await teacher.getByLabel('Words').fill('ebb')
+  await put(teacher, 'Typed box', 100, 200, 200, 30)
+  await put(teacher, 'Shape', 100, 300, 100, 60)
+  await teacher.getByTestId('preparing').focus()
+  await teacher.keyboard.press('Control+a')
+  await expect(teacher.getByRole('heading', { name: '3 things' })).toBeVisible()
+  await teacher.getByLabel('Letters, pt').fill('22')
+  await teacher.getByLabel('Line, pt').fill('4')
+  await teacher.getByRole('radiogroup', { name: 'Colour' }).getByRole('radio', { name: 'red', exact: true }).click()
+  await kept(teacher)
+  const looks = async () =>
+    (await printed(server)).map(({ kind: what, colour, size, line }) => ({ what, colour, size, line }))
+  const [text, box, shape] = await looks()
+  expect(text).toMatchObject({ what: 'text', size: 22 })
+  expect(box).toEqual({ what: 'typed', size: 22, colour: undefined, line: undefined })
+  expect(shape).toMatchObject({ what: 'shape', line: 4, colour: text!.colour })
+  expect(text!.colour).not.toBe('#1e2b3a')
+  await teacher.getByTestId('preparing').focus()
+  await teacher.keyboard.press('Control+z')
+  await kept(teacher)
+  await expect.poll(async () => (await looks())[0]!.colour).not.toBe(text!.colour)
 })
 
 test('a thing is turned by its handle, made longer as it lies, and turned back by undo; several grow together', async ({

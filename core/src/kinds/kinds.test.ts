@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { moved } from '../holding/moved.ts'
 import { boundsOfItem, canBePicked } from '../holding/pick.ts'
 import { type Handle, handlePlace, handlesOf, resizeItem } from '../holding/resize.ts'
+import { styled, styleOf } from '../holding/style.ts'
 import * as similarity from '../ink/similarity.ts'
 import { applyAll, emptyPage, inSight } from '../log/apply.ts'
 import type { SignedEvent } from '../log/events.ts'
@@ -135,6 +136,22 @@ describe.each(printedKinds)('printed: %s', (kind) => {
       if (handle.includes('e')) expect(larger.x).toBeCloseTo(blank.x)
       if (handle.includes('w')) expect(larger.x + larger.width).toBeCloseTo(blank.x + blank.width)
     }
+  })
+
+  test('in another style it has what it can have of it, is still one of its kind, and back again it is as before', () => {
+    const style = { colour: '#b3413f', letters: 23, line: 3 }
+    fc.assert(
+      fc.property(anyPrinted(kind), (made) => {
+        const now = styled(made, style)
+        expect(printedItem.parse(now)).toEqual(now)
+        const has = styleOf(made)
+        for (const part of ['colour', 'letters', 'line'] as const)
+          expect(styleOf(now)[part]).toBe(has[part] === undefined ? undefined : style[part])
+        expect(styleOf(styled(now, has))).toEqual(has)
+        expect(styled(made, {})).toEqual(made)
+      }),
+      { numRuns: 30 },
+    )
   })
 
   test('sent, it names no file of the teacher’s', () => {

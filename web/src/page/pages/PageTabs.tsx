@@ -1,4 +1,9 @@
+import { pagesNear } from '@hand-back/core'
 import { FilePlus2 } from 'lucide-react'
+import { GoToPage } from './GoToPage.tsx'
+
+/** Beyond so many, tabs are a short list: the ends, and those around the one in hand. */
+const MOST_TABS = 12
 
 /** The pages of a copy as tabs at its side. */
 export function PageTabs({
@@ -27,7 +32,18 @@ export function PageTabs({
       aria-label="Pages"
       className="flex w-[56px] shrink-0 flex-col gap-1.5 overflow-y-auto bg-blotter py-4 max-phone:w-[48px]"
     >
-      {Array.from({ length: count }, (_, index) => {
+      {count > MOST_TABS && <GoToPage count={count} current={current} onTurn={onTurn} />}
+      {pagesNear(count, current, MOST_TABS).map((index, place) => {
+        if (index === undefined)
+          return (
+            <span
+              key={place < MOST_TABS / 2 ? 'gap above' : 'gap below'}
+              aria-hidden="true"
+              className="w-[44px] self-end text-center leading-none text-ink-soft"
+            >
+              ⋮
+            </span>
+          )
         const here = index === current
         return (
           <button

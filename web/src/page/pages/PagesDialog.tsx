@@ -1,6 +1,6 @@
 import { emptyPage, inSight, type Person, type Ruling, type WorksheetPage } from '@hand-back/core'
 import { ArrowLeft, ArrowRight, X } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
@@ -54,6 +54,7 @@ export function PagesDialog({
     [pages, log, copy, photoUrl],
   )
   const [all, setAll] = useState(false)
+  const here = useCallback((button: HTMLElement | null) => button?.scrollIntoView({ block: 'center' }), [])
   const layNext = (ruling: Ruling) => {
     onTurn(layIn(store, printed, pages, page, ruling))
     onClose()
@@ -91,6 +92,7 @@ export function PagesDialog({
           return (
             <li key={each.id} className="flex w-[132px] flex-col items-center gap-1.5">
               <button
+                ref={at === index ? here : undefined}
                 type="button"
                 aria-label={`Page ${at + 1}`}
                 aria-current={at === index ? 'page' : undefined}

@@ -10,8 +10,8 @@ import { INPUT } from '../../ui/Field.tsx'
 import { Empty, Fetched } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { asked } from '../asked.ts'
+import { BeginOnPaper } from './BeginOnPaper.tsx'
 import { useBringIn } from './BringIn.tsx'
-import { blankSheet } from './blankSheet.ts'
 import { byUnit, type Order, sorted } from './order.ts'
 import { ShelfCard } from './ShelfCard.tsx'
 
@@ -23,6 +23,7 @@ export function Shelf() {
   const make = useMake()
   const [wanted, setWanted] = useState('')
   const [order, setOrder] = useState<Order>('latest')
+  const [beginning, setBeginning] = useState(false)
   return (
     <>
       <div className="mb-6 flex flex-wrap items-center gap-3 border-b border-rule pb-4">
@@ -48,16 +49,7 @@ export function Shelf() {
         <Button look="quiet" onClick={() => setArchived(!archived)}>
           {archived ? 'Back to the shelf' : 'Put away'}
         </Button>
-        <Button
-          onClick={() =>
-            void make(
-              'Worksheet',
-              blankSheet(() => crypto.randomUUID()),
-            )
-          }
-        >
-          Begin on paper
-        </Button>
+        <Button onClick={() => setBeginning(true)}>Begin on paper</Button>
         <Button look="main" onClick={() => choose()}>
           Bring in a worksheet
         </Button>
@@ -66,6 +58,7 @@ export function Shelf() {
         {(list) => <Standing worksheets={list} wanted={wanted} order={order} archived={archived} />}
       </Fetched>
       {!archived && wanted === '' && <Starters />}
+      {beginning && <BeginOnPaper onMake={make} onClose={() => setBeginning(false)} />}
     </>
   )
 }
@@ -96,7 +89,7 @@ function Standing({ worksheets, wanted, order, archived }: StandingProps) {
   if (found.length === 0)
     return <Empty title="Nothing by that name">Try a shorter word from its title or its unit.</Empty>
   const units = [...new Set(worksheets.map(({ unit }) => unit).filter(Boolean))]
-  return byUnit(sorted(found, order)).map(({ unit, worksheets: standing }) => (
+  return byUnit(sorted(found, order), order).map(({ unit, worksheets: standing }) => (
     <section key={unit} className="mb-9">
       <h2 className="mb-4 border-b-2 border-rule pb-1 text-xl">{unit || 'In no unit yet'}</h2>
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(190px,1fr))] gap-x-8 gap-y-8">

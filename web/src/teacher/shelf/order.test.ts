@@ -1,6 +1,6 @@
 import type { WorksheetCard } from '@hand-back/core'
 import { expect, test } from '@jest/globals'
-import { byUnit, sorted } from './order.ts'
+import { byUnit, type Order, sorted } from './order.ts'
 
 const worksheet = (title: string, unit: string, changedAt: number, timesHandedOut = 0) =>
   ({ title, unit, changedAt, timesHandedOut }) as WorksheetCard
@@ -17,7 +17,11 @@ test('the three orders, equal ones latest first', () => {
   expect(titles(sorted(all, 'used'))).toEqual(['Knots', 'Ebb and flow', 'Rock pools'])
 })
 
-test('by units in the order of the alphabet, those in none last', () => {
-  expect(byUnit(all).map(({ unit }) => unit)).toEqual(['Harbour', 'Shore life', ''])
-  expect(byUnit([])).toEqual([])
+const units = (order: Order) => byUnit(sorted(all, order), order).map(({ unit }) => unit)
+
+test('what is newest, or most handed out, stands in the first unit; by title, units are in the order of the alphabet', () => {
+  expect(units('latest')).toEqual(['', 'Harbour', 'Shore life'])
+  expect(units('used')).toEqual(['Harbour', '', 'Shore life'])
+  expect(units('title')).toEqual(['Harbour', 'Shore life', ''])
+  expect(byUnit([], 'latest')).toEqual([])
 })

@@ -10,14 +10,20 @@ export function sorted(worksheets: readonly WorksheetCard[], order: Order): Work
   return latest
 }
 
-/** Worksheets by their units, which stand in the order of the alphabet; those in none come last. */
+/**
+ * Sorted worksheets by their units. The unit of the first comes first, so that what is newest, or most
+ * handed out, is at the top; by title, units stand in the order of the alphabet and those in none last.
+ */
 export function byUnit(
   worksheets: readonly WorksheetCard[],
+  order: Order,
 ): { unit: string; worksheets: WorksheetCard[] }[] {
   const units = new Map<string, WorksheetCard[]>()
   for (const worksheet of worksheets)
     units.set(worksheet.unit, [...(units.get(worksheet.unit) ?? []), worksheet])
-  return [...units]
-    .map(([unit, standing]) => ({ unit, worksheets: standing }))
-    .sort((a, b) => Number(a.unit === '') - Number(b.unit === '') || a.unit.localeCompare(b.unit))
+  const standing = [...units].map(([unit, those]) => ({ unit, worksheets: those }))
+  if (order !== 'title') return standing
+  return standing.sort(
+    (a, b) => Number(a.unit === '') - Number(b.unit === '') || a.unit.localeCompare(b.unit),
+  )
 }

@@ -1,10 +1,8 @@
-import { CALLS, type Ruling, type WorksheetPage } from '@hand-back/core'
+import { CALLS, type WorksheetPage } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useStore } from 'zustand'
 import { upload } from '../../../api/ask.ts'
-import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
-import { RulingGrid } from '../../../page/pages/RulingGrid.tsx'
-import { RULINGS } from '../../../page/pages/rulings.ts'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
 import { Fetched } from '../../../ui/Notice.tsx'
@@ -14,13 +12,15 @@ import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
 import { sayAbout, useSending } from '../../files/useSending.ts'
 import { usePreparing } from '../context.ts'
 import { insertPages, pagesFrom } from './insertPages.ts'
-import { RulingRows } from './RulingRows.tsx'
-import { usePageSize } from './sizes.tsx'
+import { PagesPick } from './PagesPick.tsx'
+import { PaperChoice } from './PaperChoice.tsx'
 
 /** More pages, after the one that is shown: a paper, files, or pages of another worksheet. */
 export function AddPage({ onClose }: { onClose: () => void }) {
   const { store, worksheet } = usePreparing()
-  const [way, setWay] = useState<'paper' | 'worksheet'>('paper')
+  const [way, setWay] = useState<'paper' | 'file' | 'worksheet'>('paper')
+  const [file, setFile] = useState<readonly WorksheetPage[]>([])
+  const number = useStore(store.view, ({ sheet, at }) => sheet.pages.findIndex(({ id }) => id === at) + 1)
   const sending = useSending(async (files, passwords, onProgress) => {
     const brought = await upload(
       CALLS.bringInPages,
@@ -30,11 +30,16 @@ export function AddPage({ onClose }: { onClose: () => void }) {
       passwords,
     )
     sayAbout(brought)
+    if (brought.pages.length > 1) {
+      setFile(brought.pages)
+      setWay('file')
+      return
+    }
     insertPages(store, brought.pages)
     onClose()
   })
   return (
-    <Dialog open onClose={onClose} title="Add a page" wide>
+    <Dialog open onClose={onClose} title={`Add a page after page ${number}`} wide>
       <div className="mb-4 flex flex-wrap gap-2">
         <Button
           aria-pressed={way === 'paper'}
@@ -53,45 +58,49 @@ export function AddPage({ onClose }: { onClose: () => void }) {
         </Button>
       </div>
       <FilesProblem sending={sending} />
-      {way === 'paper' ? <NewPaper onDone={onClose} /> : <FromWorksheet onDone={onClose} />}
+      {way === 'paper' && (
+        <PaperChoice
+          send="Add this page"
+          onPage={(page) => {
+            insertPages(store, [page])
+            onClose()
+          }}
+        />
+      )}
+      {way === 'file' && <FromFile pages={file} onDone={onClose} />}
+      {way === 'worksheet' && <FromWorksheet onDone={onClose} />}
     </Dialog>
   )
 }
 
-function NewPaper({ onDone }: { onDone: () => void }) {
+/** Pages of a file that was just brought in: all of it, or those that are wanted. */
+function FromFile({ pages, onDone }: { pages: readonly WorksheetPage[]; onDone: () => void }) {
   const { store } = usePreparing()
-  const [chosen, setChosen] = useState(0)
-  const [ruling, setRuling] = useState<Ruling>(RULINGS[0]![1])
-  const { size, rows } = usePageSize()
-  const pageOf = (of: Ruling): WorksheetPage => ({
-    id: crypto.randomUUID(),
-    ...size,
-    paper: { kind: 'ruled', ruling: of },
-    printed: [],
-  })
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set(pages.map(({ id }) => id)))
   return (
-    <div className="grid grid-cols-[1fr_230px] gap-6 max-handheld:grid-cols-1">
-      <RulingGrid
-        chosen={RULINGS[chosen]![0]}
-        onChoose={(index) => {
-          setChosen(index)
-          setRuling(RULINGS[index]![1])
-        }}
-      />
-      <div className="flex flex-col gap-3">
-        {rows}
-        <RulingRows key={chosen} ruling={ruling} onChange={setRuling} />
-        <Button
-          look="main"
-          onClick={() => {
-            insertPages(store, [pageOf(ruling)])
+    <>
+      <PagesPick pages={pages} chosen={chosen} onChange={setChosen} />
+      <div className="mt-4 flex justify-end">
+        <AddChosen
+          count={chosen.size}
+          onAdd={() => {
+            insertPages(
+              store,
+              pages.filter(({ id }) => chosen.has(id)),
+            )
             onDone()
           }}
-        >
-          Add this page
-        </Button>
+        />
       </div>
-    </div>
+    </>
+  )
+}
+
+function AddChosen({ count, onAdd }: { count: number; onAdd: () => void }) {
+  return (
+    <Button look="main" disabled={count === 0} onClick={onAdd}>
+      {count <= 1 ? 'Add this page' : `Add ${count} pages`}
+    </Button>
   )
 }
 
@@ -129,41 +138,16 @@ function FromWorksheet({ onDone }: { onDone: () => void }) {
     <Fetched of={other}>
       {(whole) => (
         <>
-          <ul className="flex max-h-[46vh] flex-wrap gap-4 overflow-y-auto p-1">
-            {whole.sheet.pages.map((page, index) => (
-              <li key={page.id}>
-                <label className="flex flex-col items-center gap-1">
-                  <PaperThumb page={page} width={96} label={`Page ${index + 1}`} />
-                  <span>
-                    <input
-                      type="checkbox"
-                      className="mr-1.5 h-[16px] w-[16px] accent-verdigris"
-                      checked={chosen.has(page.id)}
-                      onChange={(event) => {
-                        const next = new Set(chosen)
-                        if (event.target.checked) next.add(page.id)
-                        else next.delete(page.id)
-                        setChosen(next)
-                      }}
-                    />
-                    {index + 1}
-                  </span>
-                </label>
-              </li>
-            ))}
-          </ul>
+          <PagesPick pages={whole.sheet.pages} chosen={chosen} onChange={setChosen} />
           <div className="mt-4 flex justify-between">
             <Button onClick={() => setFrom(undefined)}>Another worksheet</Button>
-            <Button
-              look="main"
-              disabled={chosen.size === 0}
-              onClick={() => {
+            <AddChosen
+              count={chosen.size}
+              onAdd={() => {
                 insertPages(store, pagesFrom(whole.sheet, chosen))
                 onDone()
               }}
-            >
-              {chosen.size <= 1 ? 'Add this page' : `Add ${chosen.size} pages`}
-            </Button>
+            />
           </div>
         </>
       )}

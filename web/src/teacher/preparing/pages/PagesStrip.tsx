@@ -11,6 +11,7 @@ import { duplicatePages, movePages, turnPage, type WorksheetPage } from '@hand-b
 import { Copy, Plus, RotateCw, Trash2 } from 'lucide-react'
 import { type KeyboardEvent, type MouseEvent, useEffect, useRef, useState } from 'react'
 import { useStore } from 'zustand'
+import { GoToPage } from '../../../page/pages/GoToPage.tsx'
 import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
 import { Button } from '../../../ui/Button.tsx'
 import { sayDone } from '../../../ui/notices.ts'
@@ -24,6 +25,7 @@ export function PagesStrip() {
   const { sheet, at } = useStore(store.view)
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
   const [adding, setAdding] = useState(false)
+  const here = sheet.pages.findIndex(({ id }) => id === at)
   const picked = chosen.has(at) && chosen.size > 1 ? chosen : new Set([at])
   // A press turns to a page; only a drag of some pixels moves it.
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
@@ -99,14 +101,23 @@ export function PagesStrip() {
                 onPress={(event) => press(page.id, event)}
               />
             ))}
-            <li className="shrink-0 pl-1">
-              <Button onClick={() => setAdding(true)} className="h-[84px]">
-                <Plus size={18} aria-hidden="true" /> Add a page
-              </Button>
-            </li>
           </ol>
         </SortableContext>
       </DndContext>
+      {sheet.pages.length > MANY && (
+        <GoToPage
+          count={sheet.pages.length}
+          current={here}
+          onTurn={(index) => store.turnTo(sheet.pages[index]!.id)}
+        />
+      )}
+      <Button
+        onClick={() => setAdding(true)}
+        className="w-[104px] shrink-0 flex-col self-center !gap-0.5 !px-1"
+      >
+        <Plus size={18} aria-hidden="true" /> Add a page
+        <span className="tabular text-sm font-normal text-ink-soft">after page {here + 1}</span>
+      </Button>
       <div
         role="toolbar"
         aria-label={picked.size > 1 ? `${picked.size} pages` : 'This page'}
@@ -130,6 +141,9 @@ export function PagesStrip() {
     </div>
   )
 }
+
+/** Beyond so many pages one goes to one by its number. */
+const MANY = 12
 
 /** The height of a page in the strip, in CSS pixels. */
 const HEIGHT = 82

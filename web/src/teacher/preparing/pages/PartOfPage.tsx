@@ -1,14 +1,17 @@
 import { type Box, CALLS, cutOut, drawnPage, moveItem, NOBODYS, type WorksheetPage } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { type PointerEvent, useMemo, useRef, useState } from 'react'
+import { type PointerEvent, useCallback, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { upload } from '../../../api/ask.ts'
 import { measure } from '../../../page/draw/letters.ts'
+import { GoToPage } from '../../../page/pages/GoToPage.tsx'
+import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
 import { PageSurface } from '../../../page/surface/PageSurface.tsx'
 import type { Surface } from '../../../page/surface/Surface.ts'
 import { toPage, type View } from '../../../page/view/view.ts'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
+import { TileButton } from '../../../ui/TileButton.tsx'
 import { asked } from '../../asked.ts'
 import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
 import { sayAbout, useSending } from '../../files/useSending.ts'
@@ -80,19 +83,10 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
             ))}
         </select>
         <ChooseFiles sending={sending} words="Another PDF …" label="A PDF to cut from" />
-        <span className="flex-1" />
-        <Button onClick={() => turn(index - 1)} disabled={index === 0} aria-label="Page before">
-          ←
-        </Button>
-        <span className="tabular">
-          {Math.min(index + 1, pages.length)} of {pages.length}
-        </span>
-        <Button onClick={() => turn(index + 1)} disabled={index >= pages.length - 1} aria-label="Next page">
-          →
-        </Button>
       </div>
       <FilesProblem sending={sending} />
       <div className="relative flex h-[54vh] border border-rule">
+        {pages.length > 1 && <PagesBeside pages={pages} current={index} onTurn={turn} />}
         {page && <CutPage key={page.id} page={page} cut={cut} onCut={setCut} />}
       </div>
       <div className="mt-4 flex items-center justify-between gap-4">
@@ -102,6 +96,40 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
         </Button>
       </div>
     </Dialog>
+  )
+}
+
+/** The pages one can cut from, small, at the side; one of many is gone to by its number. */
+function PagesBeside({
+  pages,
+  current,
+  onTurn,
+}: {
+  pages: readonly WorksheetPage[]
+  current: number
+  onTurn: (index: number) => void
+}) {
+  const here = useCallback((tile: HTMLElement | null) => tile?.scrollIntoView({ block: 'nearest' }), [])
+  return (
+    <div className="flex w-[108px] shrink-0 flex-col gap-2 overflow-y-auto border-r border-rule bg-blotter p-2">
+      <GoToPage count={pages.length} current={current} onTurn={onTurn} />
+      <ol className="grid gap-2" aria-label="Pages to cut from">
+        {pages.map((page, index) => (
+          <li key={page.id}>
+            <TileButton
+              ref={index === current ? here : undefined}
+              chosen={index === current}
+              aria-label={`Page ${index + 1}`}
+              onClick={() => onTurn(index)}
+              className="w-full p-1"
+            >
+              <PaperThumb page={page} width={72} label="" />
+              <span className="tabular text-sm">{index + 1}</span>
+            </TileButton>
+          </li>
+        ))}
+      </ol>
+    </div>
   )
 }
 

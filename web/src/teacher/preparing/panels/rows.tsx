@@ -83,7 +83,8 @@ export function NumberRow({
   most = 1e6,
 }: {
   label: string
-  value: number
+  /** Nothing where several have different ones. */
+  value: number | undefined
   onChange: (value: number) => void
   least?: number
   most?: number
@@ -104,12 +105,12 @@ export function NumberBox({
 }: {
   id?: string
   'aria-label'?: string
-  value: number
+  value: number | undefined
   onChange: (value: number) => void
   least?: number
   most?: number
 }) {
-  const shown = String(Number(value.toFixed(2)))
+  const shown = value === undefined ? '' : String(Number(value.toFixed(2)))
   const [text, setText] = useState(shown)
   const [focused, setFocused] = useState(false)
   useEffect(() => {
@@ -125,6 +126,7 @@ export function NumberBox({
       {...rest}
       inputMode="decimal"
       className={`${SMALL_INPUT} tabular min-w-0`}
+      placeholder={value === undefined ? 'several' : undefined}
       value={text}
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
@@ -260,7 +262,7 @@ export function ColourRow({
         <input
           type="color"
           aria-label={`${label}: any colour`}
-          value={value ?? '#ffffff'}
+          value={value || '#ffffff'}
           onChange={(event) => onChange(event.target.value)}
           className="h-[28px] w-[34px] cursor-pointer rounded-tag border border-rule bg-sheet"
         />
