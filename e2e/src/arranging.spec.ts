@@ -159,7 +159,10 @@ test('several things get a colour, letters and lines at once; what one of them d
   await expect(teacher.getByRole('heading', { name: '3 things' })).toBeVisible()
   await teacher.getByLabel('Letters, pt').fill('22')
   await teacher.getByLabel('Line, pt').fill('4')
-  await teacher.getByRole('radiogroup', { name: 'Colour' }).getByRole('radio', { name: 'red', exact: true }).click()
+  await teacher
+    .getByRole('radiogroup', { name: 'Colour' })
+    .getByRole('radio', { name: 'red', exact: true })
+    .click()
   await kept(teacher)
   const looks = async () =>
     (await printed(server)).map(({ kind: what, colour, size, line }) => ({ what, colour, size, line }))

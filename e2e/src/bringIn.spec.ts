@@ -73,7 +73,8 @@ test('bad files get one sentence each and leave nothing; good ones become pages,
   await expect(pages).toHaveCount(3)
 
   await teacher.getByRole('link', { name: 'Shelf' }).click()
-  await teacher.getByRole('button', { name: 'Put Ebb and flow away' }).click()
+  await teacher.getByRole('button', { name: 'More with Ebb and flow' }).click()
+  await teacher.getByRole('menuitem', { name: 'Put away' }).click()
   await expect(teacher.getByRole('link', { name: /^First page of Ebb/ })).toHaveCount(0)
   await teacher.getByRole('button', { name: 'Undo' }).click()
   await expect(teacher.getByRole('link', { name: /^First page of Ebb/ })).toBeVisible()

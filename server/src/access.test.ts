@@ -97,6 +97,11 @@ const ROUTES: Record<string, Rule> = {
   'GET /worksheets': { path: () => '/worksheets', ...anyTeacher },
   'POST /worksheets': { path: () => '/worksheets', ...anyTeacher },
   'GET /worksheets/:worksheet': { path: (lesson) => `/worksheets/${lesson.worksheet.id}`, teacher: true },
+  'GET /worksheets/:worksheet/pdf': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/pdf`,
+    teacher: true,
+  },
+  'GET /handouts/:handout/pdf': { path: (lesson) => `/handouts/${lesson.handout.id}/pdf`, teacher: true },
   'PATCH /worksheets/:worksheet': {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}`,
     body: { title: 'Tides' },

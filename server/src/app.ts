@@ -8,6 +8,7 @@ import { attachmentRoutes } from './attachments/index.ts'
 import { classRoutes, joinRoutes } from './classes/index.ts'
 import type { Context } from './context.ts'
 import { copyRoutes } from './copies/index.ts'
+import { formatRoutes } from './formats/index.ts'
 import { giveToJoiners, handoutRoutes } from './handouts/index.ts'
 import { as } from './http/as.ts'
 import { refuseDeep } from './http/depth.ts'
@@ -55,6 +56,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     paperRoutes,
     handoutRoutes,
     copyRoutes,
+    formatRoutes,
     attachmentRoutes,
   ]
   for (const routes of parts) app.use('/api', routes(context))

@@ -11,7 +11,7 @@ export interface CopyFormat {
 
 /**
  * Every format that a copy can be taken away in, by its name in addresses, in the order in which they are
- * offered. A new one is one line here and one in the server's table of makers (copies/formats.ts).
+ * offered. A new one is one line here and one in the server's table of makers (formats/makers.ts).
  */
 export const COPY_FORMATS = {
   pdf: { name: 'PDF', type: 'application/pdf', ending: 'pdf', who: 'anybody' },

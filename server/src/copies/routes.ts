@@ -1,11 +1,9 @@
-import { CALLS, COPY_FORMATS, type CopyFormatName } from '@hand-back/core'
+import { CALLS } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { ownHandout } from '../handouts/index.ts'
 import { answering } from '../http/answering.ts'
-import { as, notHere, whoAsks } from '../http/as.ts'
-import { idIn } from '../http/ids.ts'
-import { MAKERS } from './formats.ts'
+import { notHere } from '../http/as.ts'
 import { copyFor } from './place.ts'
 import { readWholeLog } from './readLog.ts'
 import { steps, takeStep, takeStepWithAll } from './standing.ts'
@@ -38,19 +36,6 @@ export function copyRoutes(context: Context): Router {
     }
     return { handedBack: await takeStepWithAll(context, person, copies, 'handBack') }
   })
-
-  for (const format of Object.keys(COPY_FORMATS) as CopyFormatName[]) {
-    const { who, type, ending } = COPY_FORMATS[format]
-    router.get(`/copies/:copy/${format}`, as(who), async (request, response) => {
-      const [person, copy] = [whoAsks(request), idIn(request, 'copy')]
-      const { name, bytes } = await MAKERS[format](context, person, copy)
-      context.log.info({ request: request.id, person: person.id, copy, format }, 'copy taken away')
-      response
-        .set('Content-Type', type)
-        .attachment(`${name}.${ending}`)
-        .send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength))
-    })
-  }
 
   return router
 }

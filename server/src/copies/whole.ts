@@ -49,14 +49,18 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
   }
 }
 
-/** What a copy is called as a file: its title, and whose it is. */
-export async function titleOfCopy(db: Queries, copy: CopyRecord): Promise<string> {
-  const { rows } = await db.execute<{ title: string; students: { name: string }[] }>(sql`
-    SELECT h.title, coalesce((SELECT json_agg(json_build_object('name', p.name) ORDER BY p.name) FROM person p
-      WHERE p.id = ANY(${sql.param(copy.members.map(({ id }) => id))}::uuid[])), '[]') AS students
-    FROM handout h WHERE h.id = ${copy.handoutId}`)
-  const { title, students } = rows[0]!
-  return `${title}, ${nameOf({ name: copy.name, students })}`
+/** What stands on a copy of paper: what it is, whose, and of which class. */
+export async function labelOfCopy(
+  db: Queries,
+  copy: CopyRecord,
+): Promise<{ title: string; name: string; className: string }> {
+  const { rows } = await db.execute<{ title: string; className: string; students: { name: string }[] }>(sql`
+    SELECT h.title, k.name AS "className",
+      coalesce((SELECT json_agg(json_build_object('name', p.name) ORDER BY p.name) FROM person p
+        WHERE p.id = ANY(${sql.param(copy.members.map(({ id }) => id))}::uuid[])), '[]') AS students
+    FROM handout h JOIN class k ON k.id = h.class_id WHERE h.id = ${copy.handoutId}`)
+  const { title, className, students } = rows[0]!
+  return { title, name: nameOf({ name: copy.name, students }), className }
 }
 
 /** The pages of a copy as they are sent: nothing of their files that is not seen on them. */

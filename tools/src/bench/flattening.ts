@@ -45,7 +45,6 @@ export async function flattenFigures(): Promise<Figure[]> {
   const strokes = handwriting(STROKES)
   const task: FlattenTask = {
     title: 'x',
-    copy: crypto.randomUUID(),
     pages: pages.map((page) => ({ page, items: strokes })),
     files: new Map([['a'.repeat(64), six]]),
   }

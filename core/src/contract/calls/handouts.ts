@@ -33,3 +33,5 @@ export const changeSet = putting('teacher', '/copies/:copy/set', copySet, nothin
 export const handBack = doing('teacher', '/copies/:copy/hand-back', nothing, copyStanding)
 export const bringBack = doing('teacher', '/copies/:copy/bring-back', nothing, copyStanding)
 export const anotherGo = doing('teacher', '/copies/:copy/another-go', nothing, copyStanding)
+/** Everybody's copy, one after the other, for paper; how, stands behind the address (`printing`). */
+export const handoutPdf = streaming('file', reading('teacher', '/handouts/:handout/pdf', bytes))

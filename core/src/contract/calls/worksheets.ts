@@ -39,3 +39,5 @@ export const duplicateWorksheet = making(
 )
 export const archiveWorksheet = doing('teacher', '/worksheets/:worksheet/archive', nothing, nothing)
 export const bringBackWorksheet = doing('teacher', '/worksheets/:worksheet/bring-back', nothing, nothing)
+/** The worksheet for paper, empty; how, stands behind the address (`printing`). */
+export const worksheetPdf = streaming('file', reading('teacher', '/worksheets/:worksheet/pdf', bytes))

@@ -17,7 +17,7 @@ export function GoToPage({ count, current, onTurn }: GoToPageProps) {
   return (
     <form
       data-takes="all"
-      className="flex shrink-0 flex-col items-center self-end"
+      className="flex shrink-0 flex-col items-center"
       onSubmit={(event) => {
         event.preventDefault()
         go()

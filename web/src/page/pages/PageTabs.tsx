@@ -32,7 +32,11 @@ export function PageTabs({
       aria-label="Pages"
       className="flex w-[56px] shrink-0 flex-col gap-1.5 overflow-y-auto bg-blotter py-4 max-phone:w-[48px]"
     >
-      {count > MOST_TABS && <GoToPage count={count} current={current} onTurn={onTurn} />}
+      {count > MOST_TABS && (
+        <span className="self-end">
+          <GoToPage count={count} current={current} onTurn={onTurn} />
+        </span>
+      )}
       {pagesNear(count, current, MOST_TABS).map((index, place) => {
         if (index === undefined)
           return (

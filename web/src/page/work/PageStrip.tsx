@@ -2,6 +2,7 @@ import { Redo2, Undo2 } from 'lucide-react'
 import { Popover } from 'radix-ui'
 import { type ReactNode, useContext, useState } from 'react'
 import { OneOf, Option } from '../../ui/OneOf.tsx'
+import { StripBar } from '../strip/StripBar.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
 import { StripCard, Upright } from '../strip/StripCard.tsx'
 import { ALL_TOOLS, type ToolName } from '../tools/index.ts'
@@ -23,7 +24,7 @@ interface PageStripProps {
   upright: boolean
 }
 
-/** The one row of controls of a page. Where it is narrow it slides. */
+/** The one row of controls of a page that is written on. */
 export function PageStrip({
   tools,
   canUndo,
@@ -34,57 +35,43 @@ export function PageStrip({
   children,
   upright,
 }: PageStripProps) {
-  // Its parts answer to the room that the row has: beside a pile it has less than the window.
   return (
-    <Upright value={upright}>
-      <div className={`flex shrink-0 ${upright ? '' : '@container'}`}>
-        <div
-          role="toolbar"
-          aria-label="Writing"
-          aria-orientation={upright ? 'vertical' : 'horizontal'}
-          className={`flex items-center gap-1 border-rule bg-card ${
-            upright
-              ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto scroll-pt-[130px] border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
-              : 'min-w-0 flex-1 overflow-x-auto scroll-pl-[130px] border-t px-3 py-2 @max-[900px]:gap-0.5 @max-[900px]:px-1.5'
-          }`}
-        >
-          {/* Undo stays where it is, whatever stands beside it and however far the row has slid. */}
-          <div
-            className={`sticky z-10 flex items-center gap-[inherit] bg-card ${upright ? '-top-3 flex-col self-stretch' : '-left-3 @max-[900px]:-left-1.5'}`}
-          >
-            <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
-            <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
-            <Divider />
-          </div>
-          <span className={upright ? 'my-auto' : 'mx-auto'} />
-          {picked || (
-            <>
-              <SwatchStrip tools={tools} />
-              <Divider />
-              {ALL_TOOLS.map(
-                ([name, { label, icon, ways }]) =>
-                  label &&
-                  (ways ? (
-                    <TwoWays key={name} tools={tools} tool={name} label={label} ways={ways} />
-                  ) : (
-                    icon && (
-                      <StripButton
-                        key={name}
-                        icon={icon}
-                        label={label}
-                        pressed={tools.tool === name}
-                        onClick={() => tools.setTool(name)}
-                      />
-                    )
-                  )),
-              )}
-            </>
+    <StripBar
+      label="Writing"
+      upright={upright}
+      fixed={
+        <>
+          <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
+          <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
+          <Divider />
+        </>
+      }
+    >
+      {picked || (
+        <>
+          <SwatchStrip tools={tools} />
+          <Divider />
+          {ALL_TOOLS.map(
+            ([name, { label, icon, ways }]) =>
+              label &&
+              (ways ? (
+                <TwoWays key={name} tools={tools} tool={name} label={label} ways={ways} />
+              ) : (
+                icon && (
+                  <StripButton
+                    key={name}
+                    icon={icon}
+                    label={label}
+                    pressed={tools.tool === name}
+                    onClick={() => tools.setTool(name)}
+                  />
+                )
+              )),
           )}
-          {children}
-          <span className={upright ? 'my-auto' : 'mx-auto'} />
-        </div>
-      </div>
-    </Upright>
+        </>
+      )}
+      {children}
+    </StripBar>
   )
 }
 

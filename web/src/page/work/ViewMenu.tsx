@@ -30,11 +30,12 @@ interface ViewMenuProps {
   /** Reads the page aloud, where the device has a voice. */
   onRead?: (() => void) | undefined
   /** Tells which keys do what. */
+  onPrint?: (() => void) | undefined
   onKeys: () => void
 }
 
 /** How one sees and holds the page: zoom, tint, size of words, side of the strip, what a finger does. */
-export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onKeys }: ViewMenuProps) {
+export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onPrint, onKeys }: ViewMenuProps) {
   const [habits, change] = useHabits(person.id)
   const { tint, letters = 'usual', strip = 'bottom', finger = 'until pen' } = habits
   return (
@@ -132,6 +133,7 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onKeys 
           onChoose={(value) => change({ finger: value })}
         />
         <Row>
+          {onPrint && <Press onPress={onPrint}>Print</Press>}
           <Press onPress={onKeys}>Keys</Press>
         </Row>
       </StripCard>

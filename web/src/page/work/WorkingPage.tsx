@@ -10,6 +10,7 @@ import {
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useState } from 'react'
 import { useStore } from 'zustand'
+import { apiUrl } from '../../seat.ts'
 import { Cards, type HeldTool } from '../answers/Cards.tsx'
 import { PrintedWords } from '../answers/PrintedWords.tsx'
 import { useAnswersOf, useDrawnToRead, useDrawnToWork } from '../answers/useDrawn.ts'
@@ -22,6 +23,7 @@ import { PageTabs } from '../pages/PageTabs.tsx'
 import { useFeedbackFirst } from '../pages/useFeedbackFirst.ts'
 import { usePagesNow } from '../pages/usePagesNow.ts'
 import { useSameLook, useWhere } from '../pages/useWhere.ts'
+import { usePrintKey } from '../print/usePrintKey.ts'
 import { useReading } from '../reading/useReading.ts'
 import { STUDENT_SWATCHES } from '../strip/swatches.ts'
 import { TOOLS, type ToolName } from '../tools/index.ts'
@@ -29,7 +31,8 @@ import { useTools } from '../tools/useTools.ts'
 import type { Recorded } from '../voice/recorder.ts'
 import { SpeakButton } from '../voice/SpeakButton.tsx'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
-import { LookBack, PagesDialog } from './parts.ts'
+import { LookBack, PagesDialog, PrintDialog } from './parts.ts'
+import { ReadingStrip } from './ReadingStrip.tsx'
 import { useWork } from './useWork.ts'
 import { useSeen } from './useWriting.ts'
 import { WorkingStrip } from './WorkingStrip.tsx'
@@ -57,7 +60,11 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   const where = useWhere(copy.id, pages, own)
   const { index, turnTo, turnToPage } = where
   const tools = useTools(person, STUDENT_SWATCHES)
-  const [over, setOver] = useState<'pages' | 'past'>()
+  const [over, setOver] = useState<'pages' | 'past' | 'print'>()
+  // What is only tried out has no past and no PDF.
+  const lookBack = trial ? undefined : () => setOver('past')
+  const print = trial ? undefined : () => setOver('print')
+  usePrintKey(print)
   const page = pages[index]!
   // What was handed back by mistake and brought back has been told to this device, and is not its student's to read yet.
   const readable = useCallback(
@@ -157,17 +164,20 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
           </>
         )}
         strip={(upright) =>
-          writes && (
-            <WorkingStrip
-              work={work}
-              upright={upright}
-              onRead={onRead}
-              onLookBack={trial ? undefined : () => setOver('past')}
-            >
+          writes ? (
+            <WorkingStrip work={work} upright={upright} onRead={onRead} onLookBack={lookBack} onPrint={print}>
               <SpeakButton
                 onRecorded={(recorded) => addVoice(recorded, placeFor(work.surface, seen.notes.length, page))}
               />
             </WorkingStrip>
+          ) : (
+            <ReadingStrip
+              work={work}
+              upright={upright}
+              onRead={onRead}
+              onLookBack={lookBack}
+              onPrint={print}
+            />
           )
         }
       >
@@ -192,6 +202,15 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
           photoUrl={photoUrl}
           writes={writes}
           onTurn={turnToPage}
+          onClose={() => setOver(undefined)}
+        />
+      )}
+      {over === 'print' && (
+        <PrintDialog
+          title="For paper"
+          address={apiUrl(`/copies/${copy.id}/pdf`)}
+          choice={{ full: 'The pages with what is on them', empty: 'The empty pages' }}
+          head="Name, class and page at the head of each page"
           onClose={() => setOver(undefined)}
         />
       )}

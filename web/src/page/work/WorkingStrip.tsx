@@ -15,12 +15,13 @@ interface WorkingStripProps {
   children?: ReactNode
   /** Looks back in time, where there is something to look back at. */
   onLookBack?: (() => void) | undefined
+  onPrint?: (() => void) | undefined
   /** Reads the page aloud, where the device has a voice. */
   onRead?: (() => void) | undefined
 }
 
 /** The row of tools: pens, or what can be done with what is picked up. */
-export function WorkingStrip({ work, upright, children, onLookBack, onRead }: WorkingStripProps) {
+export function WorkingStrip({ work, upright, children, onLookBack, onPrint, onRead }: WorkingStripProps) {
   const { tools, picking, pasting, formulas, writing, surface, person } = work
   const picked = picking.items.length > 0
   return (
@@ -62,6 +63,7 @@ export function WorkingStrip({ work, upright, children, onLookBack, onRead }: Wo
             person={person}
             surface={surface}
             onLookBack={onLookBack}
+            onPrint={onPrint}
             onClear={writing && work.clear}
             onRead={onRead}
             onKeys={work.showKeys}

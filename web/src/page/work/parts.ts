@@ -6,6 +6,7 @@ export const FormulaDialog = fetchedPart('FormulaDialog', () => import('../thing
 export const KeysDialog = fetchedPart('KeysDialog', () => import('../keys/KeysDialog.tsx'))
 export const PickedBox = fetchedPart('PickedBox', () => import('../picking/PickedBox.tsx'))
 export const PagesDialog = fetchedPart('PagesDialog', () => import('../pages/PagesDialog.tsx'))
+export const PrintDialog = fetchedPart('PrintDialog', () => import('../print/PrintDialog.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 
 /** How long the page has the network for itself, in milliseconds: what hands need for moving things comes first. */

@@ -1,8 +1,10 @@
 import { CALLS, type CopyRow, type CopyState, type HandoutWhole } from '@hand-back/core'
-import { useMemo } from 'react'
+import { Printer } from 'lucide-react'
+import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { ask } from '../../api/ask.ts'
+import { ask, urlOf } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
+import { PrintDialog } from '../../page/print/PrintDialog.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { StateTag } from '../../ui/Corner.tsx'
 import { type Column, DataTable } from '../../ui/DataTable.tsx'
@@ -28,6 +30,7 @@ const STATES: CopyState[] = ['handed in', 'another go', 'working', 'waiting', 'h
 function Table({ handout }: { handout: HandoutWhole }) {
   const { id, title, className, copies } = handout
   const navigate = useNavigate()
+  const [printing, setPrinting] = useState(false)
   const columns = useMemo(() => columnsOf(handout), [handout])
   const of = (state: CopyState) => copies.filter((copy) => copy.state === state)
   const toMark = of('handed in')
@@ -46,6 +49,9 @@ function Table({ handout }: { handout: HandoutWhole }) {
               ` · opens ${sayWhen(handout.opensAt)}`}
           </p>
         </div>
+        <Button look="quiet" onClick={() => setPrinting(true)}>
+          <Printer size={18} aria-hidden="true" /> Print
+        </Button>
         {marked.length > 0 && (
           <Button
             look={marked.length === toMark.length ? 'back' : 'plain'}
@@ -75,6 +81,15 @@ function Table({ handout }: { handout: HandoutWhole }) {
           {toMark.length > 0 ? `Mark ${toMark.length}` : 'Open the pile'}
         </LinkButton>
       </div>
+      {printing && (
+        <PrintDialog
+          title={`${title}, for paper`}
+          address={urlOf(CALLS.handoutPdf, { handout: id })}
+          choice={{ full: 'Everybody’s copy, as it is now', empty: 'Empty pages for everybody' }}
+          head="Name, class and page at the head of each page"
+          onClose={() => setPrinting(false)}
+        />
+      )}
       <InUse handout={handout} />
       <p className="mb-4 flex flex-wrap gap-x-6 gap-y-1" aria-live="polite">
         {STATES.map(

@@ -3,7 +3,9 @@ import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { useParams } from 'react-router'
 import { keyOf, queryClient, refresh } from '../../api/queries.ts'
+import { readNote, writeNote } from '../../deviceNotes.ts'
 import { measure } from '../../page/draw/letters.ts'
+import type { Surface } from '../../page/surface/Surface.ts'
 import { Fetched, Loading } from '../../ui/Notice.tsx'
 import { sayDone, saySentence } from '../../ui/notices.ts'
 import { asked } from '../asked.ts'
@@ -16,6 +18,7 @@ import { PagesStrip } from './pages/PagesStrip.tsx'
 import { SidePanel } from './panels/SidePanel.tsx'
 import { SheetKeeper, sheetCarrier } from './sheetKeeper.ts'
 import { SheetStore } from './sheetStore.ts'
+import { ViewRow } from './ViewRow.tsx'
 
 /** Getting a worksheet ready: what can be put on a page, the page, what is picked, and the strip of pages. */
 export function Preparing({ person }: { person: Person }) {
@@ -34,6 +37,8 @@ const drafts = deviceDrafts()
 function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Person }) {
   const [ready, setReady] = useState<{ store: SheetStore; keeper: SheetKeeper }>()
   const [keysShown, setKeysShown] = useState(false)
+  const [surface, setSurface] = useState<Surface>()
+  const [rightShown, showRight] = useRightShown()
   // biome-ignore lint/correctness/useExhaustiveDependencies: opened once; from then on this device has the latest
   useEffect(() => {
     let gone = false
@@ -69,11 +74,32 @@ function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Per
         <PreparingBar onKeys={() => setKeysShown(true)} />
         <div className="flex min-h-0 flex-1">
           <KindList />
-          <PreparingPage person={person} keysShown={keysShown} onKeys={setKeysShown} />
+          <PreparingPage
+            person={person}
+            keysShown={keysShown}
+            onKeys={setKeysShown}
+            rightShown={rightShown}
+            surface={surface}
+            onSurface={setSurface}
+          />
           <SidePanel />
         </div>
-        <PagesStrip />
+        <PagesStrip>
+          <ViewRow surface={surface} rightShown={rightShown} onRight={showRight} />
+        </PagesStrip>
       </div>
     </PreparingContext>
   )
+}
+
+const RIGHT_SHOWN = 'what is right shown'
+
+/** Whether what is right is seen on the page; this device remembers it. */
+function useRightShown(): [shown: boolean, show: (shown: boolean) => void] {
+  const [shown, setShown] = useState(() => readNote(RIGHT_SHOWN) === 'yes')
+  const show = (to: boolean) => {
+    writeNote(RIGHT_SHOWN, to ? 'yes' : 'no')
+    setShown(to)
+  }
+  return [shown, show]
 }

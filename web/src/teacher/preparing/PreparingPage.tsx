@@ -1,16 +1,12 @@
 import { type InkPoint, inkItem, type Person, packPoints, type Stroke, toBase64 } from '@hand-back/core'
-import { CircleCheck } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
-import { readNote, writeNote } from '../../deviceNotes.ts'
 import { useLetters } from '../../page/answers/useDrawn.ts'
 import { KeysDialog } from '../../page/keys/KeysDialog.tsx'
 import { useKeys } from '../../page/keys/useKeys.ts'
-import { StripButton } from '../../page/strip/StripButton.tsx'
 import { STUDENT_SWATCHES } from '../../page/strip/swatches.ts'
 import { PageSurface } from '../../page/surface/PageSurface.tsx'
 import type { Surface } from '../../page/surface/Surface.ts'
-import { ZoomButtons } from '../../page/surface/ZoomButtons.tsx'
 import { useTools } from '../../page/tools/useTools.ts'
 import type { Writing } from '../../page/tools/writing.ts'
 import { SwatchStrip } from '../../page/work/SwatchStrip.tsx'
@@ -27,28 +23,32 @@ import { WhatIsRight } from './WhatIsRight.tsx'
 
 const NONE: ReadonlySet<string> = new Set()
 const NO_STROKES: readonly Stroke[] = []
-const RIGHT_SHOWN = 'what is right shown'
 
 interface PreparingPageProps {
   person: Person
   /** The list of keys is open. */
   keysShown: boolean
   onKeys: (shown: boolean) => void
+  /** What is right is seen on it. */
+  rightShown: boolean
+  surface: Surface | undefined
+  onSurface: (surface: Surface | undefined) => void
 }
 
 /** The page being prepared, with what lies over it to pick, move and put down things. */
-export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps) {
+export function PreparingPage({
+  person,
+  keysShown,
+  onKeys,
+  rightShown,
+  surface,
+  onSurface,
+}: PreparingPageProps) {
   const { store, worksheet } = usePreparing()
   const page = useStore(store.view, pageAt)
   const number = useStore(store.view, ({ sheet }) => sheet.pages.indexOf(page) + 1)
   const placing = useStore(store.view, (preparing) => preparing.placing)
   const [lifted, setLifted] = useState(NONE)
-  const [surface, setSurface] = useState<Surface>()
-  const [rightShown, setRightShown] = useState(() => readNote(RIGHT_SHOWN) === 'yes')
-  const showRight = (to: boolean) => {
-    writeNote(RIGHT_SHOWN, to ? 'yes' : 'no')
-    setRightShown(to)
-  }
   const letters = useLetters()
   useEffect(() => nowShown(surface), [surface])
   usePreparingClipboard()
@@ -80,7 +80,7 @@ export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps)
           strokes={NO_STROKES}
           writing={writing}
           label={label}
-          onSurface={setSurface}
+          onSurface={onSurface}
         >
           {(view) => (
             <>
@@ -89,17 +89,6 @@ export function PreparingPage({ person, keysShown, onKeys }: PreparingPageProps)
             </>
           )}
         </PageSurface>
-        <div className="pointer-events-none absolute right-2 bottom-2 flex">
-          <span className="pointer-events-auto flex gap-1 rounded-md border border-rule bg-card/95">
-            <StripButton
-              icon={CircleCheck}
-              label="What is right"
-              pressed={rightShown}
-              onClick={() => showRight(!rightShown)}
-            />
-            <ZoomButtons surface={surface} always />
-          </span>
-        </div>
       </div>
       {keysShown && <KeysDialog person={person} groups={keys} onClose={() => onKeys(false)} />}
       {placing === 'ink' && (

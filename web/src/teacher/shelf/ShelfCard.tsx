@@ -1,13 +1,14 @@
 import { CALLS, type WorksheetCard } from '@hand-back/core'
-import { Archive, ArchiveRestore, Copy, FolderInput } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { ask } from '../../api/ask.ts'
+import { ask, urlOf } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { PaperThumb } from '../../page/pages/PaperThumb.tsx'
+import { PrintDialog } from '../../page/print/PrintDialog.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { INPUT } from '../../ui/Field.tsx'
+import { MoreMenu } from '../../ui/MoreMenu.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
 
 /** Runs a change of the shelf and shows it. */
@@ -26,6 +27,7 @@ async function act(doing: () => Promise<unknown>): Promise<boolean> {
 export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; units: readonly string[] }) {
   const { id, title, firstPage, pageCount, timesHandedOut, archived } = worksheet
   const [filing, setFiling] = useState(false)
+  const [printing, setPrinting] = useState(false)
   const away = () => ask(CALLS.archiveWorksheet, { worksheet: id })
   const back = () => ask(CALLS.bringBackWorksheet, { worksheet: id })
   const putAway = async () => {
@@ -60,30 +62,44 @@ export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; unit
       )}
       <span className="mt-1 -ml-2 flex items-center">
         {archived ? (
-          <Tool label={`Bring ${title} back`} onClick={() => void act(back)}>
-            <ArchiveRestore size={17} aria-hidden="true" /> Bring back
-          </Tool>
+          <Button
+            look="quiet"
+            aria-label={`Bring ${title} back`}
+            onClick={() => void act(back)}
+            className="!px-2"
+          >
+            Bring back
+          </Button>
         ) : (
           <>
             <Link
               to={`/worksheet/${id}/hand-out`}
               aria-label={`Hand out ${title}`}
-              className="rounded-tag px-2 py-1.5 font-semibold text-verdigris no-underline hover:bg-card"
+              className="rounded-tag px-2 py-1.5 font-semibold whitespace-nowrap text-verdigris no-underline hover:bg-card"
             >
               Hand out
             </Link>
-            <Tool label={`Duplicate ${title}`} onClick={() => void again()}>
-              <Copy size={17} aria-hidden="true" />
-            </Tool>
-            <Tool label={`Unit of ${title}`} onClick={() => setFiling(true)}>
-              <FolderInput size={17} aria-hidden="true" />
-            </Tool>
-            <Tool label={`Put ${title} away`} onClick={() => void putAway()}>
-              <Archive size={17} aria-hidden="true" />
-            </Tool>
+            <span className="flex-1" />
+            <MoreMenu
+              label={`More with ${title}`}
+              acts={[
+                { words: 'Print', act: () => setPrinting(true) },
+                { words: 'Duplicate', act: () => void again() },
+                { words: 'Its unit …', act: () => setFiling(true) },
+                { words: 'Put away', act: () => void putAway() },
+              ]}
+            />
           </>
         )}
       </span>
+      {printing && (
+        <PrintDialog
+          title={`${title}, for paper`}
+          address={urlOf(CALLS.worksheetPdf, { worksheet: id })}
+          head="Lines for name and class at the head of each page"
+          onClose={() => setPrinting(false)}
+        />
+      )}
       {filing && <UnitDialog worksheet={worksheet} units={units} onClose={() => setFiling(false)} />}
     </li>
   )
@@ -92,10 +108,6 @@ export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; unit
 function sayTimes(times: number): string {
   if (times === 0) return 'not handed out'
   return times === 1 ? 'handed out once' : `handed out ${times} times`
-}
-
-function Tool({ label, ...rest }: { label: string } & React.ComponentProps<typeof Button>) {
-  return <Button look="quiet" aria-label={label} title={label} {...rest} className="!px-2" />
 }
 
 function UnitDialog({

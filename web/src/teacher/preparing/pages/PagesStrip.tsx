@@ -9,7 +9,7 @@ import {
 import { horizontalListSortingStrategy, SortableContext, useSortable } from '@dnd-kit/sortable'
 import { duplicatePages, movePages, turnPage, type WorksheetPage } from '@hand-back/core'
 import { Copy, Plus, RotateCw, Trash2 } from 'lucide-react'
-import { type KeyboardEvent, type MouseEvent, useEffect, useRef, useState } from 'react'
+import { type KeyboardEvent, type MouseEvent, type ReactNode, useEffect, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { GoToPage } from '../../../page/pages/GoToPage.tsx'
 import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
@@ -20,7 +20,7 @@ import { Small } from '../panels/PlaceRows.tsx'
 import { AddPage } from './AddPage.tsx'
 
 /** The pages in order: turned to by a press, moved by dragging or by Alt and the arrows, several at once. */
-export function PagesStrip() {
+export function PagesStrip({ children }: { children: ReactNode }) {
   const { store } = usePreparing()
   const { sheet, at } = useStore(store.view)
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
@@ -82,7 +82,7 @@ export function PagesStrip() {
     }))
 
   return (
-    <div className="flex h-[132px] shrink-0 items-stretch gap-3 border-t border-rule bg-blotter-deep px-4 py-2">
+    <div className="flex h-[132px] shrink-0 items-center gap-3 border-t border-rule bg-blotter-deep px-4 py-2">
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext items={sheet.pages.map(({ id }) => id)} strategy={horizontalListSortingStrategy}>
           <ol
@@ -104,6 +104,7 @@ export function PagesStrip() {
           </ol>
         </SortableContext>
       </DndContext>
+      {children}
       {sheet.pages.length > MANY && (
         <GoToPage
           count={sheet.pages.length}
@@ -111,10 +112,7 @@ export function PagesStrip() {
           onTurn={(index) => store.turnTo(sheet.pages[index]!.id)}
         />
       )}
-      <Button
-        onClick={() => setAdding(true)}
-        className="w-[104px] shrink-0 flex-col self-center !gap-0.5 !px-1"
-      >
+      <Button onClick={() => setAdding(true)} className="w-[104px] shrink-0 flex-col !gap-0.5 !px-1">
         <Plus size={18} aria-hidden="true" /> Add a page
         <span className="tabular text-sm font-normal text-ink-soft">after page {here + 1}</span>
       </Button>

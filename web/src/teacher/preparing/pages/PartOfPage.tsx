@@ -8,6 +8,7 @@ import { GoToPage } from '../../../page/pages/GoToPage.tsx'
 import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
 import { PageSurface } from '../../../page/surface/PageSurface.tsx'
 import type { Surface } from '../../../page/surface/Surface.ts'
+import { ZoomButtons } from '../../../page/surface/ZoomButtons.tsx'
 import { toPage, type View } from '../../../page/view/view.ts'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
@@ -23,13 +24,20 @@ import { middleOfView } from '../viewNow.ts'
 /** Cuts a box out of any page and puts it on the one being prepared: sharp at any size, as it is made of vectors. */
 export function PartOfPage({ onClose }: { onClose: () => void }) {
   const { store, worksheet } = usePreparing()
-  const own = useStore(store.view, ({ sheet }) => sheet.pages)
+  const { sheet, at } = useStore(store.view)
+  const own = sheet.pages
   const shelf = useQuery(asked.worksheets())
   const [from, setFrom] = useState(worksheet.id)
   const other = useQuery({ ...asked.worksheet(from), enabled: from !== worksheet.id && from !== 'file' })
   const [file, setFile] = useState<readonly WorksheetPage[]>([])
-  const [index, setIndex] = useState(0)
+  const [index, setIndex] = useState(() =>
+    Math.max(
+      0,
+      own.findIndex(({ id }) => id === at),
+    ),
+  )
   const [cut, setCut] = useState<Box>()
+  const [surface, setSurface] = useState<Surface>()
   const pages = from === 'file' ? file : from === worksheet.id ? own : (other.data?.sheet.pages ?? [])
   const page = pages[Math.min(index, pages.length - 1)]
   const turn = (to: number) => {
@@ -87,10 +95,11 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
       <FilesProblem sending={sending} />
       <div className="relative flex h-[54vh] border border-rule">
         {pages.length > 1 && <PagesBeside pages={pages} current={index} onTurn={turn} />}
-        {page && <CutPage key={page.id} page={page} cut={cut} onCut={setCut} />}
+        {page && <CutPage key={page.id} page={page} cut={cut} onCut={setCut} onSurface={setSurface} />}
       </div>
       <div className="mt-4 flex items-center justify-between gap-4">
-        <p className="text-ink-soft">Draw a box around the part that you want.</p>
+        <p className="flex-1 text-ink-soft">Draw a box around the part that you want.</p>
+        <ZoomButtons surface={surface} always />
         <Button look="main" disabled={!cut} onClick={put}>
           Put it on the page
         </Button>
@@ -140,12 +149,13 @@ function CutPage({
   page,
   cut,
   onCut,
+  onSurface,
 }: {
   page: WorksheetPage
   cut: Box | undefined
   onCut: (box: Box | undefined) => void
+  onSurface: (surface: Surface | undefined) => void
 }) {
-  const [, setSurface] = useState<Surface>()
   const drawn = useMemo(() => drawnPage(page, [], NOBODYS, measure), [page])
   const from = useRef<{ x: number; y: number }>(undefined)
   const at = (event: PointerEvent<HTMLElement>, view: View) => {
@@ -160,7 +170,7 @@ function CutPage({
       strokes={NO_STROKES}
       writing={undefined}
       label="The page to cut from"
-      onSurface={setSurface}
+      onSurface={onSurface}
     >
       {(view) => (
         <div

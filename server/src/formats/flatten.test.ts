@@ -14,12 +14,11 @@ import {
 } from '@hand-back/core'
 import { afterAll, describe, expect, test } from '@jest/globals'
 import sharp from 'sharp'
-import { lineStroke } from '../../test/ink.ts'
-import { makePdf } from '../../test/makePdf.ts'
+import { lineStroke } from '../test/ink.ts'
+import { makePdf } from '../test/makePdf.ts'
 import { flatten } from './flatten.ts'
 
 const FILE = 'a'.repeat(64)
-const COPY = crypto.randomUUID()
 const folder = mkdtempSync(join(tmpdir(), 'hand-back-flatten-'))
 afterAll(() => rmSync(folder, { recursive: true }))
 
@@ -80,7 +79,6 @@ describe('a flattened copy', () => {
       const page = pageOf(paperOf(turn, box))
       const flat = await flatten({
         title: 'x',
-        copy: COPY,
         pages: [{ page, items: [red(), lineStroke([200, 60], [200, 160], { colour: '#0000ff', width: 6 })] }],
         files: new Map([[FILE, original]]),
       })
@@ -97,7 +95,6 @@ describe('a flattened copy', () => {
     const papers = [1, 2].map((number) => pageOf({ ...paperOf(0, [0, 0, 595, 842]), number }))
     const flat = await flatten({
       title: 'Tides',
-      copy: COPY,
       pages: papers.map((page) => ({ page, items: [red()] })),
       files: new Map([[FILE, original]]),
     })
@@ -118,7 +115,6 @@ describe('a flattened copy', () => {
     const original = await makePdf([{ width: 300, height: 200 }])
     const flat = await flatten({
       title: 'x',
-      copy: COPY,
       pages: [
         {
           page,
@@ -148,7 +144,7 @@ describe('a flattened copy', () => {
       printed: [inkItem(crypto.randomUUID(), stroke)],
     }
     const files = new Map([[FILE, await pdf.save()]])
-    const seen = await render(await flatten({ title: 'x', copy: COPY, pages: [{ page, items: [] }], files }))
+    const seen = await render(await flatten({ title: 'x', pages: [{ page, items: [] }], files }))
     expect(seen.at(70, 100)).toEqual([0, 0, 0])
     expect(seen.at(200, 100)[2]).toBeLessThan(180)
   })
@@ -175,7 +171,6 @@ describe('a flattened copy', () => {
     const seen = await render(
       await flatten({
         title: 'x',
-        copy: COPY,
         pages: [{ page, items: [red(), note] }],
         files: new Map([
           [FILE, picture],
@@ -196,7 +191,6 @@ describe('a flattened copy', () => {
     const page = pageOf(paperOf(0, [0, 0, 300, 200]))
     const flat = await flatten({
       title: 'x',
-      copy: COPY,
       pages: [{ page, items: [red()] }],
       files: new Map([[FILE, await pdf.save()]]),
     })

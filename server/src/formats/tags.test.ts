@@ -86,7 +86,6 @@ const answered = (): Thing => ({
 async function tagsOf(numbers: readonly number[]) {
   const flat = await flatten({
     title: 'x',
-    copy: crypto.randomUUID(),
     pages: numbers.map((number) => ({
       page: page(number),
       items: [answered()],

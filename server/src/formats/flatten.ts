@@ -1,7 +1,9 @@
 import { degrees, PDFDocument } from '@cantoo/pdf-lib'
 import {
   type Affine,
+  headed,
   type Item,
+  NOBODYS,
   type PdfPaper,
   paperPiece,
   scene,
@@ -22,18 +24,20 @@ import {
   PageCleaner,
   PdfPainter,
   writeOutline,
-} from '../../pdf/index.ts'
+} from '../pdf/index.ts'
 
 /** A page to be flattened: what is printed on it and what is to lie on it, from below. */
 export interface FlatPage {
   readonly page: WorksheetPage
   readonly items: readonly Item[]
+  /** The id of the copy that it is of; left out: nobody’s. */
+  readonly copy?: string
+  /** Words at its head. */
+  readonly head?: string
 }
 
 export interface FlattenTask {
   readonly title: string
-  /** The id of the copy. */
-  readonly copy: string
   readonly pages: readonly FlatPage[]
   /** The bytes of every file shown (see `Originals`); attachments by their own. */
   readonly files: ReadonlyMap<string, Uint8Array>
@@ -57,12 +61,15 @@ export async function flatten(task: FlattenTask): Promise<Uint8Array> {
   const originals = new Originals(task.files)
   const writer = new PdfPainter(output, originals)
   const copied = await copyOriginals(output, originals, task)
-  for (const { page, items } of task.pages) {
+  for (const { page, items, copy = NOBODYS, head } of task.pages) {
     const original = copied.get(page)
     const target = output.addPage(original?.page ?? [page.width, page.height])
     const map: Affine = original ? seenToPdf(page.paper as PdfPaper) : [1, 0, 0, -1, 0, page.height]
     const paper = original ? undefined : paperPiece(page)
-    const drawn = [...(paper ? [paper] : []), ...scene(page, items, task.copy, measure)]
+    const drawn = [
+      ...(paper ? [paper] : []),
+      ...scene(head ? headed(page, head, measure) : page, items, copy, measure),
+    ]
     const mark = original?.tagged ? freeMark(original) : undefined
     drawOver(output, target, map, await writer.operators(target, drawn), mark)
   }

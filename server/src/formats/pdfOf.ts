@@ -1,10 +1,7 @@
 import {
-  emptyPage,
-  inSight,
+  type Item,
   type Person,
   type PrintedItem,
-  pagesAt,
-  pagesNow,
   paperFile,
   partsOfPage,
   picturesOfItem,
@@ -16,55 +13,72 @@ import {
 } from '@hand-back/core'
 import { inArray, sum } from 'drizzle-orm'
 import sharp from 'sharp'
-import type { Context } from '../../context.ts'
-import { files } from '../../db/schema.ts'
-import { wholeFile } from '../../files/index.ts'
-import { asSent, nameOfRecipe, type SentFile, sentFile } from '../../papers/index.ts'
-import { GaveOut, inTurn } from '../../work/index.ts'
-import { copyFor } from '../place.ts'
-import { readWholeLog } from '../readLog.ts'
-import { seenAttachments } from '../seenAttachments.ts'
-import { ownPagesIn, titleOfCopy } from '../whole.ts'
+import type { Context } from '../context.ts'
+import { seenAttachments } from '../copies/index.ts'
+import { files } from '../db/schema.ts'
+import { wholeFile } from '../files/index.ts'
+import { nameOfRecipe, type SentFile, sentFile } from '../papers/index.ts'
+import { GaveOut, inTurn } from '../work/index.ts'
 import type { FlatPage, FlattenTask, Origin } from './flatten.ts'
 
 const SECONDS = 60
 /** So many of the files of a copy are made at once, where they were not before. */
 const AT_ONCE = 2
+/** More pages make no PDF that anybody prints. */
+const MOST_PAGES = 2000
 
-/**
- * A copy as a PDF: its pages with everything on them that this person may read, and nothing that they may not.
- * Throws `Refused` (404) for somebody without a place in the copy, and with a sentence where it cannot be made.
- */
-export async function copyAsPdf(
-  { db }: Context,
+/** The pages of one copy, or of nobody's, on their way into a PDF. */
+export interface Bundle {
+  /** The id of the copy. */
+  readonly copy: string
+  /** As whom its pictures are seen; left out: nothing lies on it. */
+  readonly role?: Role
+  /** Its pages as the teacher made them. */
+  readonly printed: readonly WorksheetPage[]
+  /** The size of what lies on them, in bytes. */
+  readonly bytes: number
+  /** Whose it is, said at the head of every page. */
+  readonly head?: string
+  /** The pages as they are sent, and what lies on them. Asked for when it is their turn. */
+  pages(): Promise<readonly { readonly page: WorksheetPage; readonly items: readonly Item[] }[]>
+}
+
+/** A PDF of bundles of pages, one after the other. Throws `Refused` with a sentence where it cannot be made. */
+export async function pdfOf(
+  db: Context['db'],
   person: Person,
-  id: string,
-): Promise<{ name: string; bytes: Uint8Array }> {
-  const { copy, role } = await copyFor(db, person, id)
-  const name = await titleOfCopy(db, copy)
-  const printed = await ownPagesIn(db, copy)
+  title: string,
+  bundles: readonly Bundle[],
+): Promise<Uint8Array> {
+  const printed = bundles.flatMap((bundle) => bundle.printed)
+  if (printed.length > MOST_PAGES)
+    throw new Refused(`That is more than ${MOST_PAGES} pages. Take fewer copies at once.`, 422)
   const made = await madeFor(db, printed, person.id)
   const task = async (): Promise<FlattenTask> => {
-    const log = await readWholeLog(db, copy, role)
-    const now = pagesAt(log, log.length)
-    const pages = pagesNow(printed.map(asSent), now).map((page) => ({
-      page: withPaper(page, made),
-      items: inSight(now.get(page.id) ?? emptyPage).map(({ item }) => item),
-    }))
+    const pages: FlatPage[] = []
+    const files: Files = new Map()
+    for (const bundle of bundles) {
+      const own = (await bundle.pages()).map(({ page, items }, index, all) => ({
+        // A page of its own for everybody: each is written once.
+        page: { ...withPaper(page, made) },
+        items,
+        copy: bundle.copy,
+        ...(bundle.head ? { head: `${bundle.head}   page ${index + 1} of ${all.length}` } : {}),
+      }))
+      pages.push(...own)
+      if (bundle.role)
+        for (const [name, bytes] of await photosOn(db, bundle.copy, bundle.role, own)) files.set(name, bytes)
+    }
     const origins = originsOf(printed, pages, made)
-    const files = new Map([
-      ...(await filesOf(db, pages, made, origins)),
-      ...(await photosOn(db, copy.id, role, pages)),
-    ])
-    return { title: name, copy: id, pages, files, origins }
+    for (const [name, bytes] of await filesOf(db, pages, made, origins)) files.set(name, bytes)
+    return { title, pages, files, origins }
   }
-  const script = new URL('./flatten.ts', import.meta.url)
-  const bytes = await inTurn<Uint8Array>({
+  return inTurn<Uint8Array>({
     kind: 'long',
-    script,
+    script: new URL('./flatten.ts', import.meta.url),
     name: 'flatten',
     task,
-    bytes: copy.bytes + (await sizeOfSources(db, printed)),
+    bytes: bundles.reduce((all, { bytes }) => all + bytes, 0) + (await sizeOfSources(db, printed)),
     seconds: SECONDS,
     person: person.id,
   }).catch((error) => {
@@ -72,7 +86,6 @@ export async function copyAsPdf(
       throw new Refused('This copy is too heavy to make a PDF of. Nothing of it is lost.', 422)
     throw error
   })
-  return { name, bytes }
 }
 
 /** The size of all files that pages are made of, in bytes. */

@@ -1,0 +1,43 @@
+import { emptyPage, inSight, type Person, pagesAt, pagesNow } from '@hand-back/core'
+import type { Context } from '../context.ts'
+import { copyFor, labelOfCopy, ownPagesIn, readWholeLog } from '../copies/index.ts'
+import { asSent } from '../papers/index.ts'
+import type { Made, Wanted } from './made.ts'
+import { type Bundle, pdfOf } from './pdfOf.ts'
+
+/**
+ * A copy as a PDF: its pages with everything on them that this person may read, and nothing that they may not.
+ * Throws `Refused` (404) for somebody without a place in the copy, and with a sentence where it cannot be made.
+ */
+export async function copyAsPdf({ db }: Context, person: Person, id: string, wanted: Wanted): Promise<Made> {
+  const bundle = await bundleOf(db, person, id, wanted)
+  return { name: bundle.title, bytes: await pdfOf(db, person, bundle.title, [bundle]) }
+}
+
+/** The pages of a copy for a PDF, as this person may read them. Throws `Refused` (404) as `copyFor` does. */
+export async function bundleOf(
+  db: Context['db'],
+  person: Person,
+  id: string,
+  { empty, named }: Wanted,
+): Promise<Bundle & { title: string }> {
+  const { copy, role } = await copyFor(db, person, id)
+  const { title, name, className } = await labelOfCopy(db, copy)
+  const printed = await ownPagesIn(db, copy)
+  return {
+    title: `${title}, ${name}`,
+    copy: copy.id,
+    role,
+    printed,
+    bytes: empty ? 0 : copy.bytes,
+    ...(named ? { head: `${name}   ${className}   ${title}` } : {}),
+    async pages() {
+      const log = empty ? [] : await readWholeLog(db, copy, role)
+      const now = pagesAt(log, log.length)
+      return pagesNow(printed.map(asSent), now).map((page) => ({
+        page,
+        items: inSight(now.get(page.id) ?? emptyPage).map(({ item }) => item),
+      }))
+    },
+  }
+}

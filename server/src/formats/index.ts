@@ -1,0 +1,2 @@
+export { type FlattenTask, flatten } from './flatten.ts'
+export { formatRoutes } from './routes.ts'

@@ -1,0 +1,11 @@
+/** What something is made into: the name of its file, without ending, and what is in it. */
+export interface Made {
+  readonly name: string
+  readonly bytes: Uint8Array
+}
+
+/** How it is wanted: only what is printed; whose it is at the head of every page. */
+export interface Wanted {
+  readonly empty: boolean
+  readonly named: boolean
+}

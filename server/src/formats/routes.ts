@@ -1,0 +1,48 @@
+import { CALLS, COPY_FORMATS, type CopyFormatName, printing, Refused } from '@hand-back/core'
+import { type Request, type Response, Router } from 'express'
+import type { Context } from '../context.ts'
+import { streamed } from '../http/answering.ts'
+import { as, whoAsks } from '../http/as.ts'
+import { idIn } from '../http/ids.ts'
+import { handoutAsPdf } from './handoutAsPdf.ts'
+import type { Made } from './made.ts'
+import { MAKERS } from './makers.ts'
+import { worksheetAsPdf } from './worksheetAsPdf.ts'
+
+/** Where copies, hand-outs and worksheets are taken away in open formats. */
+export function formatRoutes(context: Context): Router {
+  const router = Router()
+  const send = (response: Response, { name, bytes }: Made, type: string, ending: string) =>
+    response
+      .set('Content-Type', type)
+      .attachment(`${name}.${ending}`)
+      .send(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength))
+
+  for (const format of Object.keys(COPY_FORMATS) as CopyFormatName[]) {
+    const { who, type, ending } = COPY_FORMATS[format]
+    router.get(`/copies/:copy/${format}`, as(who), async (request, response) => {
+      const [person, copy] = [whoAsks(request), idIn(request, 'copy')]
+      const made = await MAKERS[format](context, person, copy, wantedIn(request))
+      context.log.info({ request: request.id, person: person.id, copy, format }, 'copy taken away')
+      send(response, made, type, ending)
+    })
+  }
+
+  const { type, ending } = COPY_FORMATS.pdf
+  streamed(router, CALLS.handoutPdf, async ({ person, ids, request, response }) => {
+    const made = await handoutAsPdf(context, person, ids.handout, wantedIn(request))
+    context.log.info({ request: request.id, person: person.id, handout: ids.handout }, 'hand-out taken away')
+    send(response, made, type, ending)
+  })
+  streamed(router, CALLS.worksheetPdf, async ({ person, ids, request, response }) => {
+    send(response, await worksheetAsPdf(context, person, ids.worksheet, wantedIn(request)), type, ending)
+  })
+  return router
+}
+
+/** What is wanted of a PDF. Throws `Refused` (422) for what cannot be. */
+function wantedIn(request: Request) {
+  const read = printing.safeParse(request.query)
+  if (!read.success) throw new Refused('A PDF cannot be made like that.', 422)
+  return { empty: read.data.empty === 'yes', named: read.data.named === 'yes' }
+}

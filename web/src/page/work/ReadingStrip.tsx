@@ -1,0 +1,26 @@
+import { Clock3, Printer } from 'lucide-react'
+import { StripBar } from '../strip/StripBar.tsx'
+import { StripButton } from '../strip/StripButton.tsx'
+import { ZoomButtons } from '../surface/ZoomButtons.tsx'
+import type { Work } from './useWork.ts'
+import { ViewMenu } from './ViewMenu.tsx'
+
+interface ReadingStripProps {
+  work: Work
+  upright: boolean
+  onLookBack?: (() => void) | undefined
+  onPrint?: (() => void) | undefined
+  onRead?: (() => void) | undefined
+}
+
+/** The row of controls of a page that is only to be read. */
+export function ReadingStrip({ work, upright, onLookBack, onPrint, onRead }: ReadingStripProps) {
+  return (
+    <StripBar label="Reading" upright={upright}>
+      <ZoomButtons surface={work.surface} always />
+      {onLookBack && <StripButton icon={Clock3} label="Look back" onClick={onLookBack} />}
+      {onPrint && <StripButton icon={Printer} label="Print" onClick={onPrint} />}
+      <ViewMenu person={work.person} surface={work.surface} onRead={onRead} onKeys={work.showKeys} />
+    </StripBar>
+  )
+}
