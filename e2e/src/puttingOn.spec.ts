@@ -186,3 +186,20 @@ test('a box that a student moves comes to lie in line with another, with a guide
   await student.mouse.up()
   await expect.poll(() => near(-196)).toBe(true)
 })
+
+test('on a laptop the camera is a live picture: what is seen is taken, and the camera is let go', async ({
+  somebody,
+}) => {
+  const { student } = await atWork(server, somebody, pdf, { permissions: ['camera'] })
+  await button(student, 'Put on').click()
+  await button(student, 'Camera').click()
+  const seen = student.getByLabel('What the camera sees')
+  await expect.poll(() => seen.evaluate((video: HTMLVideoElement) => video.videoWidth)).toBeGreaterThan(0)
+  const track = await seen.evaluateHandle(
+    (video: HTMLVideoElement) => (video.srcObject as MediaStream).getVideoTracks()[0]!,
+  )
+  await button(student, 'Take it').click()
+  await expect(student.getByTestId('picked')).toBeVisible()
+  expect(await track.evaluate(({ readyState }) => readyState)).toBe('ended')
+  await expectKept(student)
+})

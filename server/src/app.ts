@@ -8,7 +8,7 @@ import { attachmentRoutes } from './attachments/index.ts'
 import { classRoutes, joinRoutes } from './classes/index.ts'
 import type { Context } from './context.ts'
 import { copyRoutes } from './copies/index.ts'
-import { formatRoutes } from './formats/index.ts'
+import { formatRoutes, Pictures } from './formats/index.ts'
 import { giveToJoiners, handoutRoutes } from './handouts/index.ts'
 import { as } from './http/as.ts'
 import { refuseDeep } from './http/depth.ts'
@@ -47,16 +47,17 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     response.set('Cache-Control', 'no-store')
     next()
   })
+  const pictures = new Pictures(context)
   const parts = [
     peopleRoutes,
     habitRoutes,
     (of: Context) => classRoutes(of, giveToJoiners),
     joinRoutes,
-    worksheetRoutes,
+    (of: Context) => worksheetRoutes(of, (worksheet, teacher) => pictures.ahead(worksheet, teacher)),
     paperRoutes,
     handoutRoutes,
     copyRoutes,
-    formatRoutes,
+    (of: Context) => formatRoutes(of, pictures),
     attachmentRoutes,
   ]
   for (const routes of parts) app.use('/api', routes(context))

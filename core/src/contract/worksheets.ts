@@ -20,6 +20,8 @@ export const worksheetCard = z.object({
   unit: z.string(),
   pageCount: z.number(),
   firstPage: worksheetPage.nullable(),
+  /** Tells the first page as it is from how it was before: its picture is another then. */
+  look: z.string().nullable(),
   changedAt: z.number(),
   timesHandedOut: z.number(),
   archived: z.boolean(),

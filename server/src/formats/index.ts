@@ -1,2 +1,3 @@
 export { type FlattenTask, flatten } from './flatten.ts'
+export { Pictures } from './pictures.ts'
 export { formatRoutes } from './routes.ts'

@@ -43,12 +43,29 @@ export interface Bundle {
   pages(): Promise<readonly { readonly page: WorksheetPage; readonly items: readonly Item[] }[]>
 }
 
+/** What is made of flat pages, in a process of its own. */
+interface Making {
+  readonly script: URL
+  readonly name: string
+}
+
+const PDF: Making = { script: new URL('./flatten.ts', import.meta.url), name: 'flatten' }
+
 /** A PDF of bundles of pages, one after the other. Throws `Refused` with a sentence where it cannot be made. */
-export async function pdfOf(
+export const pdfOf = (
   db: Context['db'],
-  person: Person,
+  person: Pick<Person, 'id'>,
   title: string,
   bundles: readonly Bundle[],
+): Promise<Uint8Array> => madeOf(db, person, title, bundles, PDF)
+
+/** The same for anything else that is made of flat pages. */
+export async function madeOf(
+  db: Context['db'],
+  person: Pick<Person, 'id'>,
+  title: string,
+  bundles: readonly Bundle[],
+  making: Making,
 ): Promise<Uint8Array> {
   const printed = bundles.flatMap((bundle) => bundle.printed)
   if (printed.length > MOST_PAGES)
@@ -75,8 +92,7 @@ export async function pdfOf(
   }
   return inTurn<Uint8Array>({
     kind: 'long',
-    script: new URL('./flatten.ts', import.meta.url),
-    name: 'flatten',
+    ...making,
     task,
     bytes: bundles.reduce((all, { bytes }) => all + bytes, 0) + (await sizeOfSources(db, printed)),
     seconds: SECONDS,

@@ -2,15 +2,17 @@ import { CALLS, COPY_FORMATS, type CopyFormatName, printing, Refused } from '@ha
 import { type Request, type Response, Router } from 'express'
 import type { Context } from '../context.ts'
 import { streamed } from '../http/answering.ts'
-import { as, whoAsks } from '../http/as.ts'
+import { as, notHere, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
+import { ownWorksheet } from '../worksheets/index.ts'
 import { handoutAsPdf } from './handoutAsPdf.ts'
 import type { Made } from './made.ts'
 import { MAKERS } from './makers.ts'
+import type { Pictures } from './pictures.ts'
 import { worksheetAsPdf } from './worksheetAsPdf.ts'
 
 /** Where copies, hand-outs and worksheets are taken away in open formats. */
-export function formatRoutes(context: Context): Router {
+export function formatRoutes(context: Context, pictures: Pictures): Router {
   const router = Router()
   const send = (response: Response, { name, bytes }: Made, type: string, ending: string) =>
     response
@@ -36,6 +38,13 @@ export function formatRoutes(context: Context): Router {
   })
   streamed(router, CALLS.worksheetPdf, async ({ person, ids, request, response }) => {
     send(response, await worksheetAsPdf(context, person, ids.worksheet, wantedIn(request)), type, ending)
+  })
+  streamed(router, CALLS.worksheetPicture, async ({ person, ids, response }) => {
+    const { id } = await ownWorksheet(context.db, person.id, ids.worksheet)
+    const bytes = await pictures.of(id, person.id)
+    if (!bytes) throw notHere()
+    // Asked for by its look: another look is another address.
+    response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/webp').send(bytes)
   })
   return router
 }

@@ -1,5 +1,5 @@
 export { bringIn } from './bringIn.ts'
 export { makeFromFiles, makeWorksheet, versionForCopies } from './keepSheet.ts'
 export { noteOldVersions } from './oldVersions.ts'
-export { newestVersion, ownWorksheet, PAGE_AS_JSON, pagesOf } from './queries.ts'
+export { firstPageOf, newestVersion, ownWorksheet, PAGE_AS_JSON, pagesOf } from './queries.ts'
 export { worksheetRoutes } from './routes.ts'

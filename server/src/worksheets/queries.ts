@@ -20,6 +20,7 @@ export async function worksheetsOf(
       extract(epoch FROM w.changed_at) * 1000 AS "changedAt",
       (SELECT count(*)::int FROM worksheet_page p WHERE p.version_id = v.id) AS "pageCount",
       (SELECT ${PAGE_AS_JSON} FROM worksheet_page p WHERE p.version_id = v.id ORDER BY p.position LIMIT 1) AS "firstPage",
+      (SELECT md5((${PAGE_AS_JSON})::text) FROM worksheet_page p WHERE p.version_id = v.id ORDER BY p.position LIMIT 1) AS "look",
       (SELECT count(*)::int FROM handout h JOIN worksheet_version hv ON hv.id = h.version_id
          WHERE hv.worksheet_id = w.id) AS "timesHandedOut"
     FROM worksheet w
@@ -48,6 +49,19 @@ export async function newestVersion(db: Queries, worksheetId: string) {
     .orderBy(sql`number DESC NULLS LAST`)
     .limit(1)
   return version!
+}
+
+/** The first page of a worksheet as it is now, and what tells this state of it from others. */
+export async function firstPageOf(
+  db: Queries,
+  worksheetId: string,
+): Promise<{ page: WorksheetPage; look: string } | undefined> {
+  const { rows } = await db.execute(sql`
+    SELECT ${PAGE_AS_JSON} AS page, md5((${PAGE_AS_JSON})::text) AS look FROM worksheet_page p
+    WHERE p.version_id = (SELECT id FROM worksheet_version WHERE worksheet_id = ${worksheetId}
+      ORDER BY number DESC NULLS LAST LIMIT 1)
+    ORDER BY p.position LIMIT 1`)
+  return rows[0] as { page: WorksheetPage; look: string } | undefined
 }
 
 /** The pages of a version, in order. */

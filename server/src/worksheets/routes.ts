@@ -14,7 +14,11 @@ import { archive, ownWorksheet, rename, wholeWorksheet, worksheetsOf } from './q
 const MOST_FILES = 30
 const SECONDS_TO_DRAW = 5
 
-export function worksheetRoutes({ db, now }: Context): Router {
+/** `changed` is told of every worksheet that was made, or of which a page has changed. */
+export function worksheetRoutes(
+  { db, now }: Context,
+  changed: (worksheet: string, teacher: string) => void,
+): Router {
   const router = Router()
   const broughtIn = async (request: Request) => {
     const person = whoAsks(request).id
@@ -27,18 +31,27 @@ export function worksheetRoutes({ db, now }: Context): Router {
   answering(router, CALLS.worksheets, ({ person, request }) =>
     worksheetsOf(db, person.id, request.query.archived === 'yes'),
   )
-  answering(router, CALLS.makeWorksheet, ({ person, sent }) => makeWorksheet(db, person.id, sent))
+  answering(router, CALLS.makeWorksheet, async ({ person, sent }) => {
+    const made = await makeWorksheet(db, person.id, sent)
+    changed(made.id, person.id)
+    return made
+  })
   streamed(router, CALLS.bringInWorksheet, async ({ person, request, response }) => {
     const { good, refused, said } = await broughtIn(request)
     const sheet = bareSheet(good.flatMap((file) => file.pages))
     const made = await makeFromFiles(db, person.id, { title: good[0]!.title, unit: '', sheet })
+    changed(made.id, person.id)
     response.status(201).json({ ...made, refused, said })
   })
   answering(router, CALLS.worksheet, ({ person, ids }) => wholeWorksheet(db, person.id, ids.worksheet))
   answering(router, CALLS.renameWorksheet, async ({ person, ids, sent }) => {
     await rename(db, person.id, ids.worksheet, sent)
   })
-  answering(router, CALLS.keepSheet, ({ person, ids, sent }) => keepSheet(db, person.id, ids.worksheet, sent))
+  answering(router, CALLS.keepSheet, async ({ person, ids, sent }) => {
+    const kept = await keepSheet(db, person.id, ids.worksheet, sent)
+    changed(ids.worksheet, person.id)
+    return kept
+  })
   /** Makes pages of files, for the teacher to put among the others. */
   streamed(router, CALLS.bringInPages, async ({ person, ids, request, response }) => {
     const { id } = await ownWorksheet(db, person.id, ids.worksheet)
@@ -57,7 +70,13 @@ export function worksheetRoutes({ db, now }: Context): Router {
   answering(router, CALLS.duplicateWorksheet, async ({ person, ids }) => {
     const { title, unit, sheet } = await wholeWorksheet(db, person.id, ids.worksheet)
     const again = duplicateSheet(sheet, randomUUID)
-    return makeWorksheet(db, person.id, { title: `${title.slice(0, 112)}, again`, unit, sheet: again })
+    const made = await makeWorksheet(db, person.id, {
+      title: `${title.slice(0, 112)}, again`,
+      unit,
+      sheet: again,
+    })
+    changed(made.id, person.id)
+    return made
   })
   answering(router, CALLS.archiveWorksheet, async ({ person, ids }) => {
     await archive(db, person.id, ids.worksheet, new Date(now()))

@@ -41,3 +41,5 @@ export const archiveWorksheet = doing('teacher', '/worksheets/:worksheet/archive
 export const bringBackWorksheet = doing('teacher', '/worksheets/:worksheet/bring-back', nothing, nothing)
 /** The worksheet for paper, empty; how, stands behind the address (`printing`). */
 export const worksheetPdf = streaming('file', reading('teacher', '/worksheets/:worksheet/pdf', bytes))
+/** The first page, drawn small (WebP). */
+export const worksheetPicture = streaming('file', reading('teacher', '/worksheets/:worksheet/picture', bytes))

@@ -90,6 +90,17 @@ export const worksheetPages = pgTable(
   (table) => [primaryKey({ columns: [table.versionId, table.id] })],
 )
 
+/** A worksheet's first page, drawn small for the shelf. */
+export const worksheetPictures = pgTable('worksheet_picture', {
+  worksheetId: uuid('worksheet_id')
+    .primaryKey()
+    .references(() => worksheets.id),
+  /** Of which state of the page (`firstPageOf`). */
+  of: text().notNull(),
+  /** WebP. */
+  bytes: bytea().notNull(),
+})
+
 /**
  * What is made of a worksheet's files for those who receive a page (core, `sentPage`), by the name under
  * which they ask for it: who may see the page, and the thing on it, may have it.

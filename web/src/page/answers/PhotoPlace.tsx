@@ -1,9 +1,8 @@
 import type { Printed } from '@hand-back/core'
 import { Camera } from 'lucide-react'
-import { useRef } from 'react'
 import { Problem } from '../../api/ask.ts'
-import { FileInput } from '../../ui/FileInput.tsx'
 import { sayProblem } from '../../ui/notices.ts'
+import { TakePicture } from '../camera/TakePicture.tsx'
 import type { View } from '../view/view.ts'
 import { PlaceButton } from './PlaceButton.tsx'
 import { smallerPhoto } from './smallerPhoto.ts'
@@ -20,9 +19,7 @@ export function PhotoPlace({
   answered: boolean
   onPhoto: (photo: { bytes: Blob; width: number; height: number }) => void
 }) {
-  const input = useRef<HTMLInputElement>(null)
-  const take = async (file: File | undefined) => {
-    if (!file) return
+  const take = async (file: File) => {
     try {
       onPhoto(await smallerPhoto(file))
     } catch {
@@ -32,23 +29,17 @@ export function PhotoPlace({
     }
   }
   return (
-    <>
-      <PlaceButton
-        item={item}
-        view={view}
-        aria-label={answered ? 'Another photo' : item.label || 'Put a photo here'}
-        onClick={() => input.current?.click()}
-      >
-        <Camera size={21} aria-hidden="true" />
-      </PlaceButton>
-      <FileInput
-        ref={input}
-        accept="image/*"
-        capture="environment"
-        aria-label={`Photo: ${item.label || 'a file'}`}
-        data-takes="all"
-        onFiles={([file]) => void take(file)}
-      />
-    </>
+    <TakePicture label={`Photo: ${item.label || 'a file'}`} onPicture={(picture) => void take(picture)}>
+      {(open) => (
+        <PlaceButton
+          item={item}
+          view={view}
+          aria-label={answered ? 'Another photo' : item.label || 'Put a photo here'}
+          onClick={open}
+        >
+          <Camera size={21} aria-hidden="true" />
+        </PlaceButton>
+      )}
+    </TakePicture>
   )
 }

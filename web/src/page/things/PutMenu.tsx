@@ -3,6 +3,7 @@ import { Popover } from 'radix-ui'
 import { useRef, useState } from 'react'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { TileButton } from '../../ui/TileButton.tsx'
+import { TakePicture } from '../camera/TakePicture.tsx'
 import { PUTS } from '../kinds/index.ts'
 import { StripButton } from '../strip/StripButton.tsx'
 import { StripCard } from '../strip/StripCard.tsx'
@@ -20,7 +21,6 @@ interface PutMenuProps {
 export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) {
   const [open, setOpen] = useState(false)
   const file = useRef<HTMLInputElement>(null)
-  const camera = useRef<HTMLInputElement>(null)
   const take = ([picture]: File[]) => picture && onPicture(picture)
   const chosen = useRef(false)
   const then = (act: () => void) => () => {
@@ -29,41 +29,38 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) 
     act()
   }
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger asChild>
-        <StripButton
-          icon={Plus}
-          label="Put on"
-          pressed={tools.tool === 'put'}
-          hint="Words, a note, a picture, lines and shapes"
-        />
-      </Popover.Trigger>
-      <StripCard
-        width="23.75rem"
-        className="grid grid-cols-4 gap-1.5 p-3"
-        onCloseAutoFocus={(event) => {
-          // Keys belong to the page from now on, where what was chosen is put down.
-          if (chosen.current) event.preventDefault()
-          chosen.current = false
-        }}
-      >
-        {[...PUTS].map(([putting, { name, icon }]) => (
-          <Choice key={putting} icon={icon} name={name} onPress={then(() => tools.put(putting))} />
-        ))}
-        <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
-        <Choice icon={Camera} name="Camera" onPress={then(() => camera.current?.click())} />
-        <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
-        {onPaste && <Choice icon={ClipboardPaste} name="Copied" onPress={then(onPaste)} />}
-      </StripCard>
-      <FileInput ref={file} accept="image/*" aria-label="A picture for the page" onFiles={take} />
-      <FileInput
-        ref={camera}
-        accept="image/*"
-        capture="environment"
-        aria-label="A picture from the camera"
-        onFiles={take}
-      />
-    </Popover.Root>
+    <TakePicture label="A picture from the camera" onPicture={onPicture}>
+      {(openCamera) => (
+        <Popover.Root open={open} onOpenChange={setOpen}>
+          <Popover.Trigger asChild>
+            <StripButton
+              icon={Plus}
+              label="Put on"
+              pressed={tools.tool === 'put'}
+              hint="Words, a note, a picture, lines and shapes"
+            />
+          </Popover.Trigger>
+          <StripCard
+            width="23.75rem"
+            className="grid grid-cols-4 gap-1.5 p-3"
+            onCloseAutoFocus={(event) => {
+              // Keys belong to the page from now on, where what was chosen is put down.
+              if (chosen.current) event.preventDefault()
+              chosen.current = false
+            }}
+          >
+            {[...PUTS].map(([putting, { name, icon }]) => (
+              <Choice key={putting} icon={icon} name={name} onPress={then(() => tools.put(putting))} />
+            ))}
+            <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
+            <Choice icon={Camera} name="Camera" onPress={then(openCamera)} />
+            <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
+            {onPaste && <Choice icon={ClipboardPaste} name="Copied" onPress={then(onPaste)} />}
+          </StripCard>
+          <FileInput ref={file} accept="image/*" aria-label="A picture for the page" onFiles={take} />
+        </Popover.Root>
+      )}
+    </TakePicture>
   )
 }
 

@@ -1,4 +1,5 @@
 import { fetchedPart } from '../../ui/fetchedPart.tsx'
+import { CameraDialog } from '../camera/cameraPart.ts'
 
 /** What nobody needs in the moment that a page opens: fetched then, not with the page. */
 export const CloseUp = fetchedPart('CloseUp', () => import('../closeUp/CloseUp.tsx'))
@@ -24,6 +25,7 @@ export function warmParts(): () => void {
     CloseUp.warm()
     KeysDialog.warm()
     LookBack.warm()
+    CameraDialog.warm()
   }, AFTER_OPENING)
   return () => {
     clearTimeout(soon)

@@ -3,13 +3,13 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { ask, urlOf } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
-import { PaperThumb } from '../../page/pages/PaperThumb.tsx'
 import { PrintDialog } from '../../page/print/PrintDialog.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { INPUT } from '../../ui/Field.tsx'
 import { MoreMenu } from '../../ui/MoreMenu.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
+import { FirstPage } from './FirstPage.tsx'
 
 /** Runs a change of the shelf and shows it. */
 async function act(doing: () => Promise<unknown>): Promise<boolean> {
@@ -25,7 +25,7 @@ async function act(doing: () => Promise<unknown>): Promise<boolean> {
 
 /** A worksheet on the shelf: its first page, and what can be done with the whole of it. */
 export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; units: readonly string[] }) {
-  const { id, title, firstPage, pageCount, timesHandedOut, archived } = worksheet
+  const { id, title, pageCount, timesHandedOut, archived } = worksheet
   const [filing, setFiling] = useState(false)
   const [printing, setPrinting] = useState(false)
   const away = () => ask(CALLS.archiveWorksheet, { worksheet: id })
@@ -37,13 +37,7 @@ export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; unit
   const picture = (
     <>
       <span className="flex h-[212px] items-end border-b-2 border-rule">
-        {firstPage && (
-          <PaperThumb
-            page={firstPage}
-            width={Math.min(180, (208 * firstPage.width) / firstPage.height)}
-            label={`First page of ${title}`}
-          />
-        )}
+        <FirstPage worksheet={worksheet} />
       </span>
       <b className="mt-2.5 font-serif text-lg leading-tight">{title}</b>
       <span className="text-ink-soft">

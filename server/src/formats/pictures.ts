@@ -1,0 +1,75 @@
+import { NOBODYS } from '@hand-back/core'
+import { eq } from 'drizzle-orm'
+import type { Context } from '../context.ts'
+import { worksheetPictures } from '../db/schema.ts'
+import { asSent } from '../papers/index.ts'
+import { firstPageOf } from '../worksheets/index.ts'
+import { madeOf } from './pdfOf.ts'
+
+/** A picture is made when nothing of its worksheet has changed for so long, in milliseconds. */
+const REST = 2000
+
+const PICTURE = { script: new URL('./drawPicture.ts', import.meta.url), name: 'drawPicture' }
+
+/** The pictures of worksheets on the shelf: made ahead, when a worksheet is made or has changed. */
+export class Pictures {
+  readonly #db: Context['db']
+  readonly #log: Context['log']
+  readonly #resting = new Map<string, NodeJS.Timeout>()
+  readonly #making = new Map<string, Promise<Buffer | undefined>>()
+
+  constructor({ db, log }: Pick<Context, 'db' | 'log'>) {
+    this.#db = db
+    this.#log = log
+  }
+
+  /** The worksheet was made, or has changed: its picture is made when it rests. */
+  ahead(worksheet: string, teacher: string): void {
+    clearTimeout(this.#resting.get(worksheet))
+    const timer = setTimeout(() => {
+      this.#resting.delete(worksheet)
+      this.of(worksheet, teacher).catch((error) =>
+        this.#log.warn({ err: error, worksheet }, 'a picture could not be made ahead'),
+      )
+    }, REST)
+    timer.unref()
+    this.#resting.set(worksheet, timer)
+  }
+
+  /** The picture of a worksheet as it is now, made if it is not there. Rejects where its page cannot be drawn. */
+  async of(worksheet: string, teacher: string): Promise<Buffer | undefined> {
+    const first = await firstPageOf(this.#db, worksheet)
+    if (!first) return undefined
+    const [there] = await this.#db
+      .select()
+      .from(worksheetPictures)
+      .where(eq(worksheetPictures.worksheetId, worksheet))
+    if (there?.of === first.look) return there.bytes
+    const key = `${worksheet} ${first.look}`
+    let making = this.#making.get(key)
+    if (!making) {
+      making = this.#make(worksheet, teacher, first).finally(() => this.#making.delete(key))
+      this.#making.set(key, making)
+    }
+    return making
+  }
+
+  async #make(
+    worksheet: string,
+    teacher: string,
+    { page, look }: NonNullable<Awaited<ReturnType<typeof firstPageOf>>>,
+  ): Promise<Buffer> {
+    const bundle = {
+      copy: NOBODYS,
+      printed: [page],
+      bytes: 0,
+      pages: async () => [{ page: asSent(page), items: [] }],
+    }
+    const bytes = Buffer.from(await madeOf(this.#db, { id: teacher }, '', [bundle], PICTURE))
+    await this.#db
+      .insert(worksheetPictures)
+      .values({ worksheetId: worksheet, of: look, bytes })
+      .onConflictDoUpdate({ target: worksheetPictures.worksheetId, set: { of: look, bytes } })
+    return bytes
+  }
+}
