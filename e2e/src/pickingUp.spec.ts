@@ -140,8 +140,7 @@ test('pictures dragged in and from the camera, picked up with a box, copied into
   await expectInk(student, { x: 200, y: 30 })
 
   await button(student, 'Pick up').click()
-  await button(student, 'Pick up').click()
-  await button(student, 'with a box').click()
+  await button(student, 'Pick up: box').click()
   await drawWithMouse(student, along({ x: 30, y: 40 }, { x: 560, y: 500 }))
   await expect(student.getByTestId('picked')).toBeVisible()
   await button(student, 'Copy').click()

@@ -17,8 +17,7 @@ test('rubbing out exactly where it passes leaves the rest; clearing a page is un
   await drawWithMouse(student, across(150))
   await drawWithMouse(student, across(170))
   await button(student, 'Rub out').click()
-  await button(student, 'Rub out').click()
-  await button(student, 'just where I rub').click()
+  await button(student, 'Rub out: just here').click()
   await drawWithMouse(student, along({ x: 190, y: 130 }, { x: 190, y: 190 }))
   for (const y of [150, 170]) {
     await expectInk(student, { x: 190, y }, false)

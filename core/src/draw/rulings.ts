@@ -21,12 +21,13 @@ interface Size {
  */
 export function drawnRuling(ruling: Ruling, size: Size, measure: Measure): Drawn[] {
   const draw = RULINGS[ruling.form] as (of: Ruling, area: Box, measure: Measure) => Drawn[]
-  const margin = Math.min(MARGIN, size.width / 8, size.height / 8)
-  return draw(
-    ruling,
-    { x: margin, y: margin, width: size.width - 2 * margin, height: size.height - 2 * margin },
-    measure,
-  )
+  return draw(ruling, ruledArea(size), measure)
+}
+
+/** The part of a page that is ruled: all but a margin. */
+export function ruledArea({ width, height }: Size): Box {
+  const margin = Math.min(MARGIN, width / 8, height / 8)
+  return { x: margin, y: margin, width: width - 2 * margin, height: height - 2 * margin }
 }
 
 type Draw<Form extends RulingForm> = (

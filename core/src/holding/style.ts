@@ -61,6 +61,9 @@ function inked(item: Ink, colour = item.stroke.colour, width = item.stroke.width
   const stroke = { ...item.stroke, colour, width }
   if (width === item.stroke.width || stroke.points === '') return { ...item, stroke }
   const { inner } = inkItem(item.id, stroke)
+  // Of a stroke without points, or none that can be read, only the looks change.
+  if (!Number.isFinite(inner.width) || item.inner.width === 0 || item.inner.height === 0)
+    return { ...item, stroke }
   const by = { x: item.width / item.inner.width, y: item.height / item.inner.height }
   const box = {
     x: item.x + (inner.x - item.inner.x) * by.x,

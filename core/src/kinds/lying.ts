@@ -32,7 +32,15 @@ const anywhere = z.number().min(-1e6).max(1e6)
 export const laidSize = z.number().min(0).max(1e6)
 
 /** Where a thing lies that people put on a copy, and how far it is turned: clockwise about its middle, in degrees. */
-export const laidBox = { x: anywhere, y: anywhere, width: laidSize, height: laidSize, turn: anywhere }
+export const laidBox = {
+  x: anywhere,
+  y: anywhere,
+  width: laidSize,
+  height: laidSize,
+  turn: anywhere,
+  /** Brought to the front (more) or to the back (less) of things; left out: 0, where it was put. */
+  over: z.number().int().min(-1e6).max(1e6).optional(),
+}
 
 /** Where a small item lies that keeps its size, in points. */
 export const place = z.number().min(-10_000).max(100_000)

@@ -189,9 +189,17 @@ export function mayTouch(
   )
 }
 
-/** What can be seen on a page, in the order it was put there. */
+/** What can be seen on a page, from below: in the order it was put there, but for what was brought to the front or back. */
 export function inSight(page: Page): Placed[] {
   const seen: Placed[] = []
-  for (const placed of page.placed.values()) if (!placed.taken) seen.push(placed)
-  return seen
+  let isOrdered = true
+  for (const placed of page.placed.values()) {
+    if (placed.taken) continue
+    seen.push(placed)
+    if (overOf(placed) !== 0) isOrdered = false
+  }
+  return isOrdered ? seen : seen.sort((a, b) => overOf(a) - overOf(b))
 }
+
+/** How far an item was brought to the front (more) or the back (less). */
+const overOf = ({ item }: Placed): number => ('over' in item ? (item.over ?? 0) : 0)

@@ -1,9 +1,14 @@
 import {
+  type Box,
   blankItem,
+  boundsOfItem,
+  boxOfBounds,
   CALLS,
   type CopyWhole,
+  freeSpot,
   type Item,
   type Placed,
+  seenBox,
   type Thing,
   type WorksheetPage,
 } from '@hand-back/core'
@@ -30,6 +35,8 @@ interface Place {
   things: Things
   /** Where on the page one looks. */
   middle: () => { x: number; y: number }
+  /** The part of the page that is seen. */
+  part: () => Box
   bytesOf: (name: string) => Blob | undefined
   look: Look
   putting: Putting
@@ -51,13 +58,21 @@ const DOTS_PER_POINT = 150 / 72
 
 /** Copying and pasting ink and things; words and pictures from elsewhere come as things. */
 export function useWorkClipboard(place: Place): Pasting {
-  const { copy, store, page, placed, picking, things, middle, bytesOf, look, putting } = place
+  const { copy, store, page, placed, picking, things, middle, part, bytesOf, look, putting } = place
   return useMemo(() => {
+    // Where a child has written already a picture would come in scribbled over.
+    const taken = () => [
+      ...placed.map(({ item }) => boxOfBounds(boundsOfItem(item))),
+      ...page.printed.map(seenBox),
+    ]
     const addPicture = async (file: Blob) => {
       try {
         const photo = await smallerPhoto(file)
         const recording = crypto.randomUUID()
-        things.add(pictureThing(recording, photo, page, middle()), { name: recording, bytes: photo.bytes })
+        things.add(pictureThing(recording, photo, page, part(), taken()), {
+          name: recording,
+          bytes: photo.bytes,
+        })
       } catch {
         sayProblem(new Problem('This is not a picture that can be shown. Choose another.', 422))
       }
@@ -101,7 +116,7 @@ export function useWorkClipboard(place: Place): Pasting {
         else if (text.trim() !== '') words(text.trim())
       },
     } satisfies Pasting
-  }, [copy.id, store, page, placed, picking, things, middle, bytesOf, look, putting])
+  }, [copy.id, store, page, placed, picking, things, middle, part, bytesOf, look, putting])
 }
 
 interface Ready {
@@ -137,7 +152,8 @@ function pictureThing(
   recording: string,
   { width, height }: { width: number; height: number },
   page: WorksheetPage,
-  at: { x: number; y: number },
+  part: Box,
+  taken: readonly Box[],
 ): Thing {
   const factor = Math.min(
     1 / DOTS_PER_POINT,
@@ -145,6 +161,7 @@ function pictureThing(
     (page.height * PICTURE.height) / height,
   )
   const [wide, high] = [width * factor, height * factor]
-  const box = { x: at.x - wide / 2, y: at.y - high / 2, width: wide, height: high }
+  const size = { width: wide, height: high }
+  const box = { ...freeSpot(size, part, taken), ...size }
   return { ...blankItem('picture', box, () => crypto.randomUUID()), file: recording, turn: 0 }
 }

@@ -1,11 +1,19 @@
-import { boundsOf, type Drawn, type InkPoint, type Stroke, type WorksheetPage } from '@hand-back/core'
+import {
+  type Box,
+  boundsOf,
+  type Drawn,
+  type InkPoint,
+  type Stroke,
+  type WorksheetPage,
+} from '@hand-back/core'
 import { ArrowLeft, ArrowRight, CornerDownLeft, Minus, Plus, X } from 'lucide-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
+import { strokePath } from '../draw/strokePath.ts'
 import { StripButton } from '../strip/StripButton.tsx'
 import { PageSurface } from '../surface/PageSurface.tsx'
 import type { Writing } from '../tools/writing.ts'
 import type { View } from '../view/view.ts'
-import { nextLine, nextWindow } from './closeUp.ts'
+import { beginAt, nextLine, nextWindow } from './closeUp.ts'
 import type { CloseUpWindow } from './useCloseUp.ts'
 
 /** How high the window is at least and at most, in points. */
@@ -22,11 +30,13 @@ interface CloseUpProps {
   photoUrl: (name: string) => string
   writing: Writing
   closeUp: CloseUpWindow
+  /** The part of the page that is seen. */
+  seen: () => Box
   onClose: () => void
 }
 
 /** A strip of the page seen large: what is written large lands small on its line, and the strip moves along. */
-export function CloseUp({ page, drawn, strokes, photoUrl, writing, closeUp, onClose }: CloseUpProps) {
+export function CloseUp({ page, drawn, strokes, photoUrl, writing, closeUp, seen, onClose }: CloseUpProps) {
   const panel = useRef<HTMLDivElement>(null)
   const [width, setWidth] = useState(0)
   const { window } = closeUp
@@ -45,6 +55,14 @@ export function CloseUp({ page, drawn, strokes, photoUrl, writing, closeUp, onCl
     return () => watch.disconnect()
   }, [])
   useEffect(() => () => clearTimeout(timer.current), [])
+  // Opened, and on every other page.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: where one wrote last counts when it opens
+  useEffect(() => {
+    const own = strokes.filter(writing.mayTake).map((stroke) => strokePath(stroke).bounds)
+    const begin = beginAt(page, own, seen(), window.height)
+    lineStart.current = begin.lineStart
+    closeUp.move(begin)
+  }, [page.id])
 
   const scale = width > 0 ? width / window.width : 1
   const lens = useMemo<View>(

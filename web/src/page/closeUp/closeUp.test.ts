@@ -1,8 +1,8 @@
-import type { WorksheetPage } from '@hand-back/core'
-import { expect, test } from '@jest/globals'
+import { mm, type WorksheetPage } from '@hand-back/core'
+import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { plainPage } from '../../test/sheets.ts'
-import { lineStep, nextLine, nextWindow, windowAt } from './closeUp.ts'
+import { beginAt, lineStep, nextLine, nextWindow, windowAt } from './closeUp.ts'
 
 const ruled: WorksheetPage = {
   ...plainPage(),
@@ -41,4 +41,31 @@ test('wherever one writes, it lies on the page', () => {
 test('lines are as far apart as the paper’s own; on plain paper, as the writing is high', () => {
   expect(lineStep(ruled, 40)).toBeCloseTo((9 * 72) / 25.4)
   expect(lineStep(plainPage(), 40)).toBe(32)
+})
+
+describe('where large writing begins', () => {
+  const seen = { x: 0, y: 0, width: 595, height: 400 }
+  const word = (x0: number, y0: number) => ({ x0, y0, x1: x0 + 60, y1: y0 + 20 })
+
+  test('after what was written last, and new lines where that line began', () => {
+    const begin = beginAt(plainPage(), [word(50, 100), word(300, 20), word(130, 102)], seen, 44)
+    expect(begin).toEqual({ x: 196, y: 90, lineStart: 50 })
+  })
+
+  test('at the nearest line to write on, where nothing of one’s own is in sight', () => {
+    const page = plainPage()
+    const ruled = {
+      ...page,
+      paper: { kind: 'ruled', ruling: { form: 'ruled', colour: '#9fb4c7', spacing: 8 } } as const,
+    }
+    const { x, y } = beginAt(ruled, [word(50, 700)], seen, 44)
+    const line = y + 44 * 0.7
+    expect(x).toBeCloseTo(mm(15))
+    expect(Math.abs((line - mm(15)) / mm(8) - Math.round((line - mm(15)) / mm(8)))).toBeLessThan(1e-6)
+    expect(Math.abs(line - 200)).toBeLessThanOrEqual(mm(4))
+  })
+
+  test('in what is seen, where there is neither', () => {
+    expect(beginAt(plainPage(), [], seen, 44)).toEqual({ x: 6, y: 178, lineStart: 6 })
+  })
 })

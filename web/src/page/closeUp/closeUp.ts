@@ -1,4 +1,13 @@
-import { type Box, mm, type WorksheetPage } from '@hand-back/core'
+import {
+  type Bounds,
+  type Box,
+  boundsOfBox,
+  middle,
+  mm,
+  type WorksheetPage,
+  type WritingLine,
+  writingLines,
+} from '@hand-back/core'
 
 /** How far apart the lines are that one writes on, in points: as the paper says, else as the writing is high. */
 export function lineStep(page: WorksheetPage, height: number): number {
@@ -54,3 +63,39 @@ export function windowAt(
     height,
   }
 }
+
+/** Between what was written last and where it goes on, in points. */
+const SPACE = 6
+
+/**
+ * Where large writing begins: after what was written last, where that is in sight (`seen`); else at the
+ * beginning of the nearest line to write on; else in the middle of what is seen. `height`: of the window.
+ */
+export function beginAt(
+  page: WorksheetPage,
+  own: readonly Bounds[],
+  seen: Box,
+  height: number,
+): { x: number; y: number; lineStart: number } {
+  const last = own.at(-1)
+  const centre = middle(seen)
+  if (last && touch(last, boundsOfBox(seen)) && last.x1 + height < page.width)
+    return {
+      x: last.x1 + SPACE,
+      y: (last.y0 + last.y1) / 2 - height / 2,
+      lineStart: Math.min(...own.filter((each) => beside(each, last, height)).map(({ x0 }) => x0)),
+    }
+  const far = ({ x, y, width }: WritingLine) =>
+    Math.hypot(y - centre.y, Math.max(0, x - centre.x, centre.x - x - width))
+  const [nearest] = writingLines(page).sort((a, b) => far(a) - far(b))
+  const free = Math.max(0, seen.x) + SPACE
+  if (!nearest) return { x: free, y: centre.y - height / 2, lineStart: free }
+  // The line stands in the lower part of the window: tails need room.
+  return { x: nearest.x, y: nearest.y - height * 0.7, lineStart: nearest.x }
+}
+
+/** Whether two stand on the same line of writing. */
+const beside = (a: Bounds, b: Bounds, height: number) =>
+  Math.abs((a.y0 + a.y1) / 2 - (b.y0 + b.y1) / 2) < height / 2
+
+const touch = (a: Bounds, b: Bounds) => a.x0 <= b.x1 && b.x0 <= a.x1 && a.y0 <= b.y1 && b.y0 <= a.y1

@@ -1,9 +1,11 @@
 import { Inbox, Loader, type LucideIcon, TriangleAlert, WifiOff } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useStore } from 'zustand'
-import { KeptPanel } from './KeptPanel.tsx'
+import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import type { Outbox } from './outbox.ts'
 import { type Truth, truthsOf } from './truths.ts'
+
+const KeptPanel = fetchedPart('KeptPanel', () => import('./KeptPanel.tsx'))
 
 /** Things on their way this short a time are not worth a word, in milliseconds. */
 const PATIENCE = 600
@@ -28,6 +30,8 @@ export function KeptSign({ outbox, copy }: { outbox: Outbox; copy: string }) {
   const slow = useLasting(waiting, PATIENCE, before)
   const lost = useLasting(!state.reached, CONNECTS_WITHIN, waiting || !navigator.onLine)
   const [open, setOpen] = useState(false)
+  // It is opened most where the network has gone.
+  useEffect(KeptPanel.warm, [])
   const truths = truthsOf(state, copy, lost, slow)
   const worst = truths[0]!
   const [Icon, tone] = LOOKS[worst.state]

@@ -68,6 +68,29 @@ export class WetCanvas {
     this.#spoil(boundsOf(way, 4 / view.scale), view)
   }
 
+  /** Draws an eraser of `radius` points of the page, and marks what it would take. */
+  drawRing(at: Point, radius: number, marked: readonly Path2D[], view: View): void {
+    this.clear()
+    const context = this.#context
+    const ratio = this.#ratio
+    this.element.style.mixBlendMode = 'normal'
+    context.globalAlpha = 1
+    context.setTransform(view.scale * ratio, 0, 0, view.scale * ratio, view.x * ratio, view.y * ratio)
+    context.fillStyle = context.strokeStyle = 'rgb(236 234 227 / 0.85)'
+    context.lineWidth = 3 / view.scale
+    for (const path of marked) {
+      context.fill(path)
+      context.stroke(path)
+    }
+    context.strokeStyle = '#1e2b3a'
+    context.lineWidth = 1.5 / view.scale
+    context.beginPath()
+    context.arc(at.x, at.y, radius, 0, 2 * Math.PI)
+    context.stroke()
+    if (marked.length > 0) this.#dirty = { x0: 0, y0: 0, x1: this.element.width, y1: this.element.height }
+    else this.#spoil(boundsOf([at], radius + 3 / view.scale), view)
+  }
+
   #spoil(box: Bounds, view: View): void {
     const ratio = this.#ratio
     this.#dirty = {

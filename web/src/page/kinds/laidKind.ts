@@ -30,6 +30,8 @@ export interface Put<Kind extends Thing['kind']> {
   readonly size: readonly [width: number, height: number]
   /** Words are as high as they need, and not too narrow to write in. */
   readonly hasWords?: boolean
+  /** A drag draws it from end to end; several are drawn in a row. */
+  readonly isLine?: true
   /** How a new one differs from a blank one. */
   make(look: Look, way: Way): Partial<Extract<Thing, { kind: Kind }>>
 }

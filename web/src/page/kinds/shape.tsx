@@ -21,12 +21,14 @@ export const shape = {
       name: 'Line',
       icon: Minus,
       size: [50, 0],
+      isLine: true,
       make: (look, way) => ({ ...drawn(look), ...alongWay(way) }),
     },
     arrow: {
       name: 'Arrow',
       icon: MoveUpRight,
       size: [50, 0],
+      isLine: true,
       make: (look, way) => ({
         ...drawn(look),
         ...alongWay(way),

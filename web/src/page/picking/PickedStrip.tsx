@@ -1,13 +1,16 @@
 import { colourOf, isThing, type Thing } from '@hand-back/core'
 import {
   AlignStartVertical,
+  BringToFront,
   Check,
   ClipboardCopy,
   Copy,
+  Layers,
   Minus,
   Palette,
   Plus,
   RotateCw,
+  SendToBack,
   Trash2,
 } from 'lucide-react'
 import { fetchedPart } from '../../ui/fetchedPart.tsx'
@@ -56,6 +59,14 @@ export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStrip
       <StripButton icon={Minus} label="Smaller" onClick={() => picking.spin(1 / GROWS, 0)} />
       <StripButton icon={Plus} label="Larger" onClick={() => picking.spin(GROWS, 0)} />
       <StripButton icon={RotateCw} label="Turn" onClick={() => picking.spin(1, TURNS)} />
+      {items.every(isThing) && (
+        <Opens icon={Layers} label="Front, back">
+          <div className="flex gap-1">
+            <StripButton icon={BringToFront} label="To the front" onClick={() => picking.order('front')} />
+            <StripButton icon={SendToBack} label="To the back" onClick={() => picking.order('back')} />
+          </div>
+        </Opens>
+      )}
       <StripButton icon={Copy} label="Again" hint="The same once more" onClick={picking.duplicate} />
       <StripButton icon={ClipboardCopy} label="Copy" onClick={onCopy} />
       <StripButton icon={Trash2} label="Take away" onClick={picking.take} />

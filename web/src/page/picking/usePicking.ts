@@ -20,6 +20,7 @@ import {
   type Similarity,
   similarity,
   simplify,
+  stepBeside,
   type Thing,
 } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
@@ -55,6 +56,8 @@ export interface Picking {
   /** Brings each of several to a place of its own. */
   arrange(to: Arranging): void
   duplicate(): void
+  /** Brings the things among them to the front or the back of all things. */
+  order(to: 'front' | 'back'): void
   take(): void
   /** Changes the one thing that is picked. */
   change(thing: Thing): void
@@ -69,6 +72,7 @@ export function usePicking(
   placed: readonly Placed[],
   mayTouch: ((placed: Placed) => boolean) | undefined,
   tools: Pick<Tools, 'tool' | 'setTool'>,
+  room: { readonly width: number; readonly height: number },
 ): Picking {
   const { tool, setTool } = tools
   const inHand = tool === 'pick'
@@ -164,10 +168,19 @@ export function usePicking(
         })
       },
       duplicate() {
-        if (items.length === 0) return
-        const made = items.map((item) => copyOf(item, ASIDE, ASIDE))
+        if (!bounds) return
+        const step = stepBeside(boxOfBounds(bounds), room)
+        const made = items.map((item) => copyOf(item, step.x, step.y))
         store.add(page, made)
         set(new Set(made.map(({ id }) => id)))
+      },
+      order(to) {
+        const things = items.filter(isThing)
+        const all = own.filter(isThing).map(({ over = 0 }) => over)
+        const over = to === 'front' ? Math.max(0, ...all) + 1 : Math.min(0, ...all) - 1
+        store.together(() => {
+          for (const thing of things) change({ ...thing, over })
+        })
       },
       take() {
         store.take(page, all)
@@ -179,7 +192,7 @@ export function usePicking(
         if (items.length === 1 && only && isThing(only)) change(resizeItem(only, handle, dx, dy))
       },
     } satisfies Picking
-  }, [store, page, items, own, ids, bounds, set, inHand, setTool])
+  }, [store, page, items, own, ids, bounds, set, inHand, setTool, room])
 }
 
 /** Things may become neither so small nor so large, in points, nor go so far off that nobody finds them again. */

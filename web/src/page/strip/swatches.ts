@@ -30,7 +30,7 @@ export const STUDENT_SWATCHES: readonly Swatch[] = [
   { nib: 'pen', colour: '#1e2b3a', width: 1.8 },
   { nib: 'pen', colour: '#2457a6', width: 1.8 },
   { nib: 'pen', colour: '#2e7d46', width: 1.8 },
-  { nib: 'marker', colour: '#7a3b8f', width: 3 },
+  { nib: 'marker', colour: '#d22f2f', width: 3 },
   { nib: 'brush', colour: '#0f7c8c', width: 6 },
   { nib: 'highlighter', colour: '#e9b93b', width: 14 },
 ]

@@ -1,4 +1,6 @@
 import {
+  type Box,
+  boxOfBounds,
   type Drawn,
   type Guide,
   type Point,
@@ -123,6 +125,7 @@ export class Surface {
           move: (tool: Tool, points, foreseen) => tool.move(hand, points, foreseen),
           up: (tool: Tool) => tool.up(hand),
           cancel: (tool: Tool) => tool.cancel(hand),
+          hover: (tool: Tool, at) => tool.hover?.(hand, at),
         },
         toPage: (at) => toPage(this.#view, at),
         pan: (dx, dy) => this.panBy(dx, dy),
@@ -227,6 +230,8 @@ export class Surface {
   }
 
   set writing(writing: Writing | undefined) {
+    // What the eraser marked is not to be seen any more with another tool.
+    if (this.#writing?.tool === 'eraser' && writing?.tool !== 'eraser') this.#hand.showRubbing(undefined)
     this.#writing = writing
   }
 
@@ -244,6 +249,18 @@ export class Surface {
     const at = toPage(this.#view, { x: this.#window.width / 2, y: this.#window.height / 2 })
     const { width = 0, height = 0 } = this.#page ?? {}
     return { x: Math.min(Math.max(0, at.x), width), y: Math.min(Math.max(0, at.y), height) }
+  }
+
+  /** The part of the page that is seen. */
+  seenPart(): Box {
+    const { width = 0, height = 0 } = this.#page ?? {}
+    const { x0, y0, x1, y1 } = shownPart(this.#view, this.#open)
+    return boxOfBounds({
+      x0: Math.max(0, x0),
+      y0: Math.max(0, y0),
+      x1: Math.min(width, x1),
+      y1: Math.min(height, y1),
+    })
   }
 
   /** Fits the page to the window again. */

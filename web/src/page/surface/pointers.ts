@@ -16,6 +16,8 @@ export interface PointerTarget {
     move(tool: Tool, points: readonly InkPoint[], foreseen: readonly InkPoint[]): void
     up(tool: Tool): void
     cancel(tool: Tool): void
+    /** A mouse or pen rests there over the page; nothing: it has left. */
+    hover(tool: Tool, at: Point | undefined): void
   }
   /** Where a place of the window (CSS pixels) is on the page. */
   toPage(at: Point): Point
@@ -81,6 +83,7 @@ export class Pointers {
     element.addEventListener('pointerdown', this.#down)
     element.addEventListener('pointermove', this.#move)
     element.addEventListener('pointerup', this.#up)
+    element.addEventListener('pointerleave', this.#leave)
     element.addEventListener('pointercancel', this.#cancel)
     element.addEventListener('wheel', this.#wheel, { passive: false })
     element.addEventListener('mousedown', this.#mouseDown)
@@ -95,6 +98,7 @@ export class Pointers {
     element.removeEventListener('pointerdown', this.#down)
     element.removeEventListener('pointermove', this.#move)
     element.removeEventListener('pointerup', this.#up)
+    element.removeEventListener('pointerleave', this.#leave)
     element.removeEventListener('pointercancel', this.#cancel)
     element.removeEventListener('wheel', this.#wheel)
     element.removeEventListener('mousedown', this.#mouseDown)
@@ -239,9 +243,22 @@ export class Pointers {
       this.#panning = { pointer: event.pointerId, at }
       return
     }
-    if (this.#touches.has(event.pointerId)) this.#moveTouch(event)
+    if (event.pointerType !== 'touch' && event.buttons === 0) this.#hover(event)
+    else if (this.#touches.has(event.pointerId)) this.#moveTouch(event)
     // Judged again while it lasts: the pen has gone, and it was a finger after all.
     else if (this.#doubted.delete(event.pointerId)) this.#touchDown(event)
+  }
+
+  /** A mouse or pen that rests over the page; over something that takes it for itself it has left. */
+  #hover(event: PointerEvent): void {
+    const tool = this.#target.toolFor(false)
+    if (!tool || this.#stroke) return
+    const isOver = event.type !== 'pointerleave' && placeUnder(event) === undefined
+    this.#target.drawing.hover(tool, isOver ? this.#target.toPage(this.#place(event)) : undefined)
+  }
+
+  readonly #leave = (event: PointerEvent) => {
+    if (event.pointerType !== 'touch') this.#hover(event)
   }
 
   #extendStroke(event: PointerEvent): void {

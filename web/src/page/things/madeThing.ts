@@ -1,10 +1,11 @@
-import { type Box, blankItem, mm, type Thing } from '@hand-back/core'
+import { type Box, blankItem, levelled, mm, type Thing } from '@hand-back/core'
 import { PUTS, type Putting } from '../kinds/index.ts'
 import type { Look, Way } from '../kinds/laidKind.ts'
 
 /** A new thing along a way across the page; a way of no length is a press. */
-export function madeThing(putting: Putting, way: Way, look: Look): Thing {
+export function madeThing(putting: Putting, drawn: Way, look: Look): Thing {
   const put = PUTS.get(putting)!
+  const way = put.isLine ? { ...drawn, to: levelled(drawn.from, drawn.to) } : drawn
   const box = boxOf(put, way, look.times)
   const blank = blankItem(put.kind, box, () => crypto.randomUUID())
   return { ...blank, turn: 0, ...put.make(look, way) } as Thing

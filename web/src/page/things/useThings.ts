@@ -15,7 +15,8 @@ const AT_LEAST_EVERY = 3000
 export interface Things {
   /** The thing whose words are being typed, as it is now. */
   readonly typing: Thing | undefined
-  putDown(thing: Thing): void
+  /** `goesOn`: it is not picked up, so that the next can be put down. */
+  putDown(thing: Thing, goesOn?: boolean): void
   /** Begins to type in a thing that is there. */
   open(thing: Thing): void
   type(words: string): void
@@ -67,7 +68,12 @@ export function useThings(store: CopyStore, page: string, picking: Picking): Thi
     }
     return {
       typing: typing?.store === store && typing.page === page ? typing.thing : undefined,
-      putDown(thing) {
+      putDown(thing, goesOn = false) {
+        if (goesOn) {
+          done()
+          store.add(page, [thing])
+          return
+        }
         if (!hasWords(thing)) return add(thing)
         done()
         picking.letGo()

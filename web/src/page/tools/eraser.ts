@@ -8,8 +8,8 @@ export const eraser: Tool = {
     setting: 'eraser',
     legend: 'Rub out',
     options: [
-      { value: 'whole', words: 'whole strokes', icon: Eraser },
-      { value: 'exact', words: 'just where I rub', icon: Eraser },
+      { value: 'whole', words: 'whole lines', icon: Eraser },
+      { value: 'exact', words: 'just here', icon: Eraser },
     ],
   },
   key: { key: 'e', words: 'rub out', under: 'Pens' },
@@ -18,4 +18,5 @@ export const eraser: Tool = {
   move: (hand, points) => hand.rub(points),
   up: (hand) => hand.takeRubbed(),
   cancel: (hand) => hand.restoreRubbed(),
+  hover: (hand, at) => hand.showRubbing(at),
 }

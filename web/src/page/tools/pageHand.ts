@@ -1,8 +1,9 @@
-import { type InkPoint, type Point, type Stroke, worthKeeping } from '@hand-back/core'
+import { type InkPoint, levelled, type Point, type Stroke, worthKeeping } from '@hand-back/core'
+import { strokePath } from '../draw/strokePath.ts'
 import type { WetCanvas } from '../draw/WetCanvas.ts'
 import type { View } from '../view/view.ts'
 import { TOOLS } from './index.ts'
-import { Rubbing } from './rubbing.ts'
+import { metAt, Rubbing } from './rubbing.ts'
 import type { Hand, Tool } from './tool.ts'
 import type { Writing } from './writing.ts'
 
@@ -63,9 +64,28 @@ export class PageHand implements Hand {
     const radius = ERASER_RADIUS / this.#page.view().scale
     this.#rubbing.go(this.#page.strokes(), points, radius, exact, mayTake)
     this.#page.inkChanged()
+    this.#wet.drawRing(points.at(-1)!, radius, [], this.#page.view())
+  }
+
+  showRubbing(at: Point | undefined): void {
+    const { exact = false, mayTake } = this.#page.writing() ?? {}
+    if (!at || !mayTake) {
+      this.#wet.clear()
+      return
+    }
+    const radius = ERASER_RADIUS / this.#page.view().scale
+    // What is cut exactly is what lies under the ring: that is seen already.
+    const met = exact ? [] : metAt(this.#page.strokes(), at, radius, mayTake)
+    this.#wet.drawRing(
+      at,
+      radius,
+      met.map((stroke) => strokePath(stroke).path),
+      this.#page.view(),
+    )
   }
 
   takeRubbed(): void {
+    this.#wet.clear()
     const { taken, pieces } = this.#rubbing.end()
     const writing = this.#page.writing()
     if (pieces.length > 0) writing?.cut?.(taken, pieces)
@@ -75,6 +95,7 @@ export class PageHand implements Hand {
   }
 
   restoreRubbed(): void {
+    this.#wet.clear()
     this.#rubbing.clear()
     this.#page.inkChanged()
   }
@@ -85,7 +106,15 @@ export class PageHand implements Hand {
   }
 
   showWay(way: readonly InkPoint[]): void {
-    this.#wet.drawGuide(this.#isBoxed && way.length > 1 ? corners(way) : way, this.#page.view())
+    const { tool, puts } = this.#page.writing() ?? {}
+    const ends = way.length > 1 ? [way[0]!, way.at(-1)!] : undefined
+    const shown =
+      ends && tool === 'put' && puts === 'line'
+        ? [ends[0]!, levelled(ends[0]!, ends[1]!)]
+        : ends && this.#isBoxed
+          ? corners(way)
+          : way
+    this.#wet.drawGuide(shown, this.#page.view())
   }
 
   pickUp(way: readonly InkPoint[]): void {

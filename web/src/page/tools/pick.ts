@@ -8,8 +8,8 @@ export const pick: Tool = {
     setting: 'boxes',
     legend: 'Draw round things',
     options: [
-      { value: 'loop', words: 'with a loop', icon: Lasso },
-      { value: 'box', words: 'with a box', icon: SquareDashed },
+      { value: 'loop', words: 'loop', icon: Lasso },
+      { value: 'box', words: 'box', icon: SquareDashed },
     ],
   },
   key: { key: 'p', words: 'pick up', under: 'Picking up' },

@@ -78,6 +78,22 @@ export class Rubbing {
   }
 }
 
+/** The strokes that an eraser of `radius` points of the page meets at one place. */
+export function metAt(
+  strokes: readonly Stroke[],
+  at: Point,
+  radius: number,
+  mayTake: (stroke: Stroke) => boolean,
+): Stroke[] {
+  const ring = boundsOf([at], radius)
+  return strokes.filter(
+    (stroke) =>
+      overlap(strokePath(stroke).bounds, ring) &&
+      mayTake(stroke) &&
+      touches(strokePoints(stroke), strokeWidth(stroke), at, at, radius),
+  )
+}
+
 /** A piece of a stroke as ink of its own, where it lies now. */
 function pieceOf({ nib, colour }: Stroke, points: readonly InkPoint[], width: number): Stroke {
   return { id: crypto.randomUUID(), kind: 'stroke', nib, colour, width, points: toBase64(packPoints(points)) }

@@ -1,4 +1,4 @@
-import type { InkPoint } from '@hand-back/core'
+import type { InkPoint, Point } from '@hand-back/core'
 import type { LucideIcon } from 'lucide-react'
 
 /** What a tool can do with the page under it. All places are points of the page. */
@@ -15,6 +15,8 @@ export interface Hand {
   takeRubbed(): void
   /** Shows it again. */
   restoreRubbed(): void
+  /** Shows how large the eraser is, and what it would take, where it rests over the page; nothing: it is gone. */
+  showRubbing(at: Point | undefined): void
   /** Shows the way of a loop or box so far; none: nothing more. */
   showWay(way: readonly InkPoint[]): void
   /** Picks up what a loop or box holds, or what lies under a tap. */
@@ -54,6 +56,8 @@ export interface Tool {
   move(hand: Hand, points: readonly InkPoint[], foreseen: readonly InkPoint[]): void
   up(hand: Hand): void
   cancel(hand: Hand): void
+  /** A mouse or pen rests over the page without writing; nothing: it has left. */
+  hover?(hand: Hand, at: Point | undefined): void
 }
 
 /** The four functions of a tool that goes a way and then does something with it. */

@@ -18,6 +18,8 @@ export interface Writing {
   /** Picks up what lies in a loop; one place: what lies under it, `reach` points around. */
   pickUp?(loop: readonly Point[], reach: number): void
   put?(from: Point, to: Point): void
+  /** What is put is a line from end to end, or fills a box. */
+  readonly puts?: 'line' | 'box'
 }
 
 /** What one finger does: it writes until a pen is seen, always writes, or always moves the page. */

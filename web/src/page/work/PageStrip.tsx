@@ -1,10 +1,8 @@
 import { Redo2, Undo2 } from 'lucide-react'
-import { Popover } from 'radix-ui'
-import { type ReactNode, useContext, useState } from 'react'
-import { OneOf, Option } from '../../ui/OneOf.tsx'
+import { type ReactNode, useContext } from 'react'
 import { StripBar } from '../strip/StripBar.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
-import { StripCard, Upright } from '../strip/StripCard.tsx'
+import { Upright } from '../strip/StripCard.tsx'
 import { ALL_TOOLS, type ToolName } from '../tools/index.ts'
 import type { Ways } from '../tools/tool.ts'
 import type { Tools } from '../tools/useTools.ts'
@@ -82,52 +80,29 @@ interface TwoWaysProps {
   ways: Ways
 }
 
-/** A tool that works in two ways. A tap takes it in hand; a tap on the one in hand offers its ways. */
+/** A tool that works in two ways: not in hand it is one press, in hand its ways stand side by side. */
 function TwoWays({ tools, tool, label, ways: { setting, legend, options } }: TwoWaysProps) {
-  const [open, setOpen] = useState(false)
-  const inHand = tools.tool === tool
+  const upright = useContext(Upright)
   const way = tools.way[setting]
+  const now = options.find(({ value }) => value === way)!
+  if (tools.tool !== tool)
+    return <StripButton icon={now.icon} label={label} onClick={() => tools.setTool(tool)} />
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger asChild>
+    <fieldset
+      aria-label={legend}
+      className={`flex shrink-0 rounded-tag bg-blotter ${upright ? 'flex-col self-stretch' : ''}`}
+    >
+      {options.map(({ value, words, icon }) => (
         <StripButton
-          icon={options.find(({ value }) => value === way)!.icon}
-          label={label}
-          pressed={inHand}
-          hint={inHand ? 'Press again to change how' : undefined}
-          onClick={(event) => {
-            if (inHand) return
-            event.preventDefault()
-            tools.setTool(tool)
-          }}
+          key={value}
+          icon={icon}
+          label={words}
+          aria-label={`${label}: ${words}`}
+          pressed={value === way}
+          onClick={() => tools.setWay(setting, value)}
         />
-      </Popover.Trigger>
-      <StripCard width="15rem">
-        <fieldset>
-          <legend className="mb-2 font-semibold">{legend}</legend>
-          <OneOf
-            label={legend}
-            value={way}
-            onChoose={(value) => {
-              tools.setWay(setting, value)
-              setOpen(false)
-            }}
-            onClear={() => setOpen(false)}
-            className="flex flex-col gap-2"
-          >
-            {options.map(({ value, words }) => (
-              <Option
-                key={value}
-                value={value}
-                className={`min-h-[44px] rounded-tag border px-3 text-left ${way === value ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule bg-sheet'}`}
-              >
-                {words}
-              </Option>
-            ))}
-          </OneOf>
-        </fieldset>
-      </StripCard>
-    </Popover.Root>
+      ))}
+    </fieldset>
   )
 }
 

@@ -1,5 +1,7 @@
 import {
+  boundsOfItem,
   type CopyWhole,
+  isAnswer,
   mayRead,
   mayWriteOn,
   type Person,
@@ -104,6 +106,10 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
     const note = { id: crypto.randomUUID(), kind: 'voice', ...at, recording, seconds } as const
     store.add(page.id, [note], { name: recording, bytes })
   }
+  const lastMade = () => {
+    const last = seen.placed.findLast(({ item, author }) => author === person.id && !isAnswer(item))
+    return last && boundsOfItem(last.item)
+  }
   const acts: AnswerActs = {
     answer: (where, value) => store.answer(page.id, where, value),
     typing: (where, text) =>
@@ -167,7 +173,9 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
           writes ? (
             <WorkingStrip work={work} upright={upright} onRead={onRead} onLookBack={lookBack} onPrint={print}>
               <SpeakButton
-                onRecorded={(recorded) => addVoice(recorded, placeFor(work.surface, seen.notes.length, page))}
+                onRecorded={(recorded) =>
+                  addVoice(recorded, placeFor(work.surface, seen.notes.length, page, lastMade()))
+                }
               />
             </WorkingStrip>
           ) : (

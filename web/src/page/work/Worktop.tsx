@@ -90,6 +90,7 @@ export function Worktop(props: WorktopProps) {
             photoUrl={photoUrl}
             writing={writing}
             closeUp={closeUp}
+            seen={work.seenPart}
             onClose={work.closeLarge}
           />
         )}

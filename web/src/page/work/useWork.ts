@@ -59,15 +59,22 @@ export function useWork(on: WorkOn) {
   const [surface, setSurface] = useState<Surface>()
   const [lifted, setLifted] = useState(false)
   const [large, setLarge] = useState(false)
-  const picking = usePicking(store, page.id, seen.placed, mine, tools)
+  const picking = usePicking(store, page.id, seen.placed, mine, tools, page)
   const things = useThings(store, page.id, picking)
   const handling = useMemo<Handling>(
-    () => ({ pickUp: picking.pickUp, putDown: (thing) => things.putDown(ontoPage(thing, page)) }),
+    () => ({
+      pickUp: picking.pickUp,
+      putDown: (thing, goesOn) => things.putDown(ontoPage(thing, page), goesOn),
+    }),
     [picking, things, page],
   )
   const writing = useWriting(store, page.id, seen.placed, tools, mine, handling)
   const middle = useCallback(
     () => surface?.middle() ?? { x: page.width / 2, y: page.height / 3 },
+    [surface, page],
+  )
+  const part = useCallback(
+    () => surface?.seenPart() ?? { x: 0, y: 0, width: page.width, height: page.height },
     [surface, page],
   )
   const closeUp = useCloseUp(page, middle)
@@ -80,6 +87,7 @@ export function useWork(on: WorkOn) {
     picking,
     things,
     middle,
+    part,
     bytesOf,
     look,
     putting,
@@ -145,11 +153,12 @@ export function useWork(on: WorkOn) {
     canUndo: writes && done.length > 0,
     canRedo: writes && undone.length > 0,
     closeUp,
+    /** The part of the page that is seen. */
+    seenPart: part,
     /** Writing large is open. */
     large: large && writing !== undefined,
     closeLarge: () => setLarge(false),
     toggleLarge() {
-      closeUp.move(middle())
       tools.setTool('pen')
       setLarge(!large)
     },

@@ -15,6 +15,7 @@ import {
 import { useMemo } from 'react'
 import { useStore } from 'zustand'
 import type { CopyStore } from '../copy/copyStore.ts'
+import { PUTS } from '../kinds/index.ts'
 import { madeThing } from '../things/madeThing.ts'
 import type { FittedTools } from '../tools/useTools.ts'
 import type { Writing } from '../tools/writing.ts'
@@ -46,7 +47,8 @@ export function useSeen(store: CopyStore, page: string, wanted: (placed: Placed)
 /** What a page does with loops and things put down; left out where nothing is picked up or put down. */
 export interface Handling {
   pickUp(loop: readonly Point[], reach: number): void
-  putDown(thing: Thing): void
+  /** `goesOn`: the next is put down right after. */
+  putDown(thing: Thing, goesOn: boolean): void
 }
 
 /** Writing on a page with the tools in hand. `undefined` where nobody may write. */
@@ -63,6 +65,7 @@ export function useWriting(
     () => new Set(mayTouch ? placed.filter(mayTouch).map(({ item }) => item.id) : []),
     [placed, mayTouch],
   )
+  const isLine = PUTS.get(putting)!.isLine === true
   return useMemo(() => {
     if (!mayTouch) return undefined
     return {
@@ -84,9 +87,10 @@ export function useWriting(
       cut: (taken: readonly Stroke[], pieces: readonly Stroke[]) =>
         store.act(page, { act: 'swap', take: idsOf(taken), bring: [], items: [...pieces] }),
       pickUp: (loop: readonly Point[], reach: number) => handling?.pickUp(loop, reach),
-      put: (from: Point, to: Point) => handling?.putDown(madeThing(putting, { from, to }, look)),
+      put: (from: Point, to: Point) => handling?.putDown(madeThing(putting, { from, to }, look), isLine),
+      puts: isLine ? 'line' : 'box',
     }
-  }, [store, page, own, mayTouch, tool, swatch, look, eraser, putting, boxes, handling])
+  }, [store, page, own, mayTouch, tool, swatch, look, eraser, putting, isLine, boxes, handling])
 }
 
 /** A stroke longer than one may be goes on in the next, which begins where it ended. */

@@ -1,4 +1,4 @@
-import type { CopyWhole, Printed, WorksheetPage } from '@hand-back/core'
+import { type Bounds, boundsOfBox, type CopyWhole, type Printed, type WorksheetPage } from '@hand-back/core'
 import type { Surface } from '../surface/Surface.ts'
 
 /** What is to be known of pages: which are one's own in a shared copy, which are new or have changed. */
@@ -22,14 +22,25 @@ export function noteIn(place: Printed<'speak'>): { x: number; y: number } {
   return { x: place.x + 6, y: place.y + Math.min(14, place.height / 3) }
 }
 
-/** Near the top left of what is in sight, each new note a little lower. */
+/** A note is so large about its place, in points. */
+const NOTE = { width: 60, height: 40 }
+
+/** Beside what somebody made last, where that is in sight; else near the top left of it, each new note a little lower. */
 export function placeFor(
   surface: Surface | undefined,
   notes: number,
   page: WorksheetPage,
+  last: Bounds | undefined,
 ): { x: number; y: number } {
+  const onto = (at: { x: number; y: number }) => ({
+    x: Math.max(0, Math.min(at.x, page.width - NOTE.width)),
+    y: Math.max(0, Math.min(at.y, page.height - NOTE.height)),
+  })
+  const seen = surface && boundsOfBox(surface.seenPart())
+  if (last && seen && last.x1 > seen.x0 && last.x0 < seen.x1 && last.y1 > seen.y0 && last.y0 < seen.y1)
+    return onto({ x: last.x1 + 10, y: (last.y0 + last.y1) / 2 - 12 })
   const view = surface?.view ?? { scale: 1, x: 0, y: 0 }
   const x = Math.max(0, -view.x / view.scale) + 24
   const y = Math.max(0, -view.y / view.scale) + 24 + (notes % 8) * 44
-  return { x: Math.min(x, page.width - 60), y: Math.min(y, page.height - 40) }
+  return onto({ x, y })
 }

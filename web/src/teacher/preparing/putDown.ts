@@ -1,6 +1,7 @@
 import {
   type Box,
   blankItem,
+  levelled,
   lineBetween,
   nextLabel,
   type Printed,
@@ -34,6 +35,7 @@ export function putDown(store: SheetStore, page: WorksheetPage, from: Place, to:
   if (placing === 'question') putQuestion(store, page, box)
   const put = placing && putOf(placing)
   if (!placing || !put) return
+  const end = put.isLine ? levelled(from, to) : to
   const times = timesA4(page)
   const { width, height } = pressSize(placing)
   const usual = { width: width * times, height: height * times }
@@ -50,7 +52,10 @@ export function putDown(store: SheetStore, page: WorksheetPage, from: Place, to:
   }
   const blank = blankItem(put.kind, { ...at, ...size }, () => crypto.randomUUID())
   const made = fittedTo({ ...blank, ...put.as } as PrintedItem, times)
-  store.put([put.isLine && !press ? lineBetween(made as Printed<'shape'>, { start: from, end: to }) : made])
+  const isDrawn = put.isLine === true && !press
+  store.put([isDrawn ? lineBetween(made as Printed<'shape'>, { start: from, end }) : made])
+  // Lines go on: the next is drawn right after.
+  if (isDrawn) store.place(placing)
 }
 
 /** An item whose letters and lines begin in a size that fits the page; its box stays. */
