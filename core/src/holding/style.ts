@@ -1,6 +1,7 @@
 import { inkItem } from '../kinds/ink.ts'
 import type { PrintedItem } from '../kinds/printed.ts'
 import { keptWhereSeen } from '../kinds/turned.ts'
+import { box } from '../worksheet/box.ts'
 
 /** What many kinds of things on a page have in common in their looks. What one does not have is left out. */
 export interface Style {
@@ -61,15 +62,14 @@ function inked(item: Ink, colour = item.stroke.colour, width = item.stroke.width
   const stroke = { ...item.stroke, colour, width }
   if (width === item.stroke.width || stroke.points === '') return { ...item, stroke }
   const { inner } = inkItem(item.id, stroke)
-  // Of a stroke without points, or none that can be read, only the looks change.
-  if (!Number.isFinite(inner.width) || item.inner.width === 0 || item.inner.height === 0)
-    return { ...item, stroke }
   const by = { x: item.width / item.inner.width, y: item.height / item.inner.height }
-  const box = {
+  const lies = {
     x: item.x + (inner.x - item.inner.x) * by.x,
     y: item.y + (inner.y - item.inner.y) * by.y,
     width: inner.width * by.x,
     height: inner.height * by.y,
   }
-  return keptWhereSeen(item, { ...item, ...box, stroke, inner })
+  // Of a stroke without a place that can be read only the looks change.
+  if (!box.safeParse(lies).success || !box.safeParse(inner).success) return { ...item, stroke }
+  return keptWhereSeen(item, { ...item, ...lies, stroke, inner })
 }
