@@ -15,6 +15,8 @@ export interface Context {
   readonly secret: string
   /** What the first teacher must type; nothing: nobody need. Printed where the server runs. */
   readonly setupCode: string | undefined
+  /** A worksheet's picture is made when it has rested for so long, in milliseconds; nothing: when somebody asks for it. */
+  readonly picturesRest: number | undefined
   /** The made-up people may be used without their secrets. Never for real use. */
   readonly demo: boolean
 }

@@ -16,6 +16,9 @@ if (!DATABASE_URL || !SESSION_SECRET || !WEB_ROOT) {
   process.exit(2)
 }
 
+/** A worksheet being prepared is kept at every rest of the hand: its picture is made after a longer one, in milliseconds. */
+const PICTURES_REST = 2000
+
 const running = await startServer({
   databaseUrl: DATABASE_URL,
   port: Number(PORT),
@@ -23,6 +26,7 @@ const running = await startServer({
   secret: SESSION_SECRET,
   setupCode: setupCode(),
   demo: DEMO === '1',
+  picturesRest: PICTURES_REST,
   webRoot: WEB_ROOT,
 })
 console.log(`listening ${running.url}`)

@@ -29,6 +29,8 @@ export interface Settings {
   readonly demo: boolean
   /** What the first teacher must type to make their account; nothing: nobody need. */
   readonly setupCode?: string | undefined
+  /** See `Context.picturesRest`. */
+  readonly picturesRest?: number | undefined
   /** The folder of the built interface. */
   readonly webRoot: string
   readonly log?: Logger
@@ -57,8 +59,8 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
     allowRequest: (request, decide) => decide(null, fromHere(request)),
   })
   const news = liveNews(live, log, async (handout, copy) => (await copyRows(db, handout, copy))[0])
-  const { demo, secret, setupCode } = settings
-  const context: Context = { db, pool, log, news, now: Date.now, demo, secret, setupCode }
+  const { demo, secret, setupCode, picturesRest } = settings
+  const context: Context = { db, pool, log, news, now: Date.now, demo, secret, setupCode, picturesRest }
   const session = sessions(context)
 
   server.on('request', makeApp(context, session, settings.webRoot))

@@ -6,7 +6,7 @@ import type { Visitor } from '../test/visitor.ts'
 
 let school: School
 beforeAll(async () => {
-  school = await openSchool()
+  school = await openSchool({ picturesRest: 50 })
 })
 afterAll(() => school.close())
 

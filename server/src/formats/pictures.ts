@@ -6,32 +6,32 @@ import { asSent } from '../papers/index.ts'
 import { firstPageOf } from '../worksheets/index.ts'
 import { madeOf } from './pdfOf.ts'
 
-/** A picture is made when nothing of its worksheet has changed for so long, in milliseconds. */
-const REST = 2000
-
 const PICTURE = { script: new URL('./drawPicture.ts', import.meta.url), name: 'drawPicture' }
 
 /** The pictures of worksheets on the shelf: made ahead, when a worksheet is made or has changed. */
 export class Pictures {
   readonly #db: Context['db']
   readonly #log: Context['log']
+  readonly #rest: number | undefined
   readonly #resting = new Map<string, NodeJS.Timeout>()
   readonly #making = new Map<string, Promise<Buffer | undefined>>()
 
-  constructor({ db, log }: Pick<Context, 'db' | 'log'>) {
+  constructor({ db, log, picturesRest }: Pick<Context, 'db' | 'log' | 'picturesRest'>) {
+    this.#rest = picturesRest
     this.#db = db
     this.#log = log
   }
 
   /** The worksheet was made, or has changed: its picture is made when it rests. */
   ahead(worksheet: string, teacher: string): void {
+    if (this.#rest === undefined) return
     clearTimeout(this.#resting.get(worksheet))
     const timer = setTimeout(() => {
       this.#resting.delete(worksheet)
       this.of(worksheet, teacher).catch((error) =>
         this.#log.warn({ err: error, worksheet }, 'a picture could not be made ahead'),
       )
-    }, REST)
+    }, this.#rest)
     timer.unref()
     this.#resting.set(worksheet, timer)
   }

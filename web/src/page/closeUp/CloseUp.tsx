@@ -32,11 +32,23 @@ interface CloseUpProps {
   closeUp: CloseUpWindow
   /** The part of the page that is seen. */
   seen: () => Box
+  /** Brings a part of the page in sight. */
+  bring: (box: Box) => void
   onClose: () => void
 }
 
 /** A strip of the page seen large: what is written large lands small on its line, and the strip moves along. */
-export function CloseUp({ page, drawn, strokes, photoUrl, writing, closeUp, seen, onClose }: CloseUpProps) {
+export function CloseUp({
+  page,
+  drawn,
+  strokes,
+  photoUrl,
+  writing,
+  closeUp,
+  seen,
+  bring,
+  onClose,
+}: CloseUpProps) {
   const panel = useRef<HTMLDivElement>(null)
   const [width, setWidth] = useState(0)
   const { window } = closeUp
@@ -63,6 +75,10 @@ export function CloseUp({ page, drawn, strokes, photoUrl, writing, closeUp, seen
     lineStart.current = begin.lineStart
     closeUp.move(begin)
   }, [page.id])
+
+  // What is written large is seen where it lands, too.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: when the window moves, not when the page does
+  useEffect(() => bring(window), [window])
 
   const scale = width > 0 ? width / window.width : 1
   const lens = useMemo<View>(

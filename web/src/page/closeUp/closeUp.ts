@@ -77,7 +77,8 @@ export function beginAt(
   seen: Box,
   height: number,
 ): { x: number; y: number; lineStart: number } {
-  const last = own.at(-1)
+  // What is much higher than a line is a drawing.
+  const last = own.findLast(({ y0, y1 }) => y1 - y0 <= height * 1.5)
   const centre = middle(seen)
   if (last && touch(last, boundsOfBox(seen)) && last.x1 + height < page.width)
     return {

@@ -25,6 +25,7 @@ import {
   type Size,
   shownPart,
   toPage,
+  toScreen,
   transformBetween,
   type View,
   zoomAt,
@@ -261,6 +262,15 @@ export class Surface {
       x1: Math.min(width, x1),
       y1: Math.min(height, y1),
     })
+  }
+
+  /** Moves the page so that a box of it is in sight. */
+  bring({ x, y, width, height }: Box): void {
+    const from = toScreen(this.#view, { x, y })
+    const to = toScreen(this.#view, { x: x + width, y: y + height })
+    const box = { left: from.x, top: from.y, right: to.x, bottom: to.y }
+    const { dx, dy } = bringInSight(box, this.#open)
+    if (dx !== 0 || dy !== 0) this.panBy(dx, dy)
   }
 
   /** Fits the page to the window again. */

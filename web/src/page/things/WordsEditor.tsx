@@ -1,4 +1,4 @@
-import { INK, MOST_LETTERS, type Thing, TONES } from '@hand-back/core'
+import { DIRECTION_EDGE, directionWords, INK, MOST_LETTERS, type Thing, TONES } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { familyOf } from '../draw/letters.ts'
 import type { View } from '../view/view.ts'
@@ -11,7 +11,6 @@ interface WordsEditorProps {
 }
 
 /** How far the words of a note stand in, in points: as they are drawn. */
-const NOTE_INSET = 6
 
 /** Typing the words of a thing right where it lies. */
 export function WordsEditor({ thing, view, onType, onDone }: WordsEditorProps) {
@@ -51,8 +50,7 @@ export function WordsEditor({ thing, view, onType, onDone }: WordsEditorProps) {
           top: thing.y * scale + view.y,
           width: thing.width * scale,
           height: Math.max(thing.height, thing.size * 1.35) * scale + 2,
-          background: note ? TONES[thing.tone][1] : undefined,
-          padding: note ? `${NOTE_INSET * scale * 0.6}px ${NOTE_INSET * scale}px` : 0,
+          ...(thing.kind === 'direction' ? noteLook(thing, scale) : { padding: 0 }),
           transform: `rotate(${thing.turn}deg)`,
           fontFamily: familyOf(thing.kind === 'text' ? thing.face : 'reading'),
           fontSize: thing.size * scale,
@@ -62,4 +60,18 @@ export function WordsEditor({ thing, view, onType, onDone }: WordsEditorProps) {
       />
     </>
   )
+}
+
+/** A note while it is typed in looks as it will be drawn: its words lie in the same place. */
+function noteLook(note: Extract<Thing, { kind: 'direction' }>, scale: number) {
+  const words = directionWords(note)
+  const [edge, ground] = TONES[note.tone]
+  return {
+    background: ground,
+    boxShadow: `inset ${DIRECTION_EDGE * scale}px 0 ${edge}`,
+    paddingLeft: (words.x - note.x) * scale,
+    paddingRight: (note.x + note.width - words.x - words.width) * scale,
+    paddingTop: (words.y - note.y) * scale,
+    paddingBottom: 0,
+  }
 }

@@ -107,7 +107,9 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
     store.add(page.id, [note], { name: recording, bytes })
   }
   const lastMade = () => {
-    const last = seen.placed.findLast(({ item, author }) => author === person.id && !isAnswer(item))
+    const last = seen.placed.findLast(
+      ({ item, author }) => author === person.id && item.kind !== 'voice' && !isAnswer(item),
+    )
     return last && boundsOfItem(last.item)
   }
   const acts: AnswerActs = {

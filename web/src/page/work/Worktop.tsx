@@ -91,6 +91,7 @@ export function Worktop(props: WorktopProps) {
             writing={writing}
             closeUp={closeUp}
             seen={work.seenPart}
+            bring={work.bring}
             onClose={work.closeLarge}
           />
         )}

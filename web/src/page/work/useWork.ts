@@ -1,4 +1,5 @@
 import {
+  type Box,
   type CopyWhole,
   type Item,
   isThing,
@@ -155,6 +156,7 @@ export function useWork(on: WorkOn) {
     closeUp,
     /** The part of the page that is seen. */
     seenPart: part,
+    bring: (box: Box) => surface?.bring(box),
     /** Writing large is open. */
     large: large && writing !== undefined,
     closeLarge: () => setLarge(false),

@@ -25,7 +25,7 @@ export function noteIn(place: Printed<'speak'>): { x: number; y: number } {
 /** A note is so large about its place, in points. */
 const NOTE = { width: 60, height: 40 }
 
-/** Beside what somebody made last, where that is in sight; else near the top left of it, each new note a little lower. */
+/** Beside what somebody made last, where that is in sight; else near the top left of it. Each new note a little lower. */
 export function placeFor(
   surface: Surface | undefined,
   notes: number,
@@ -38,7 +38,7 @@ export function placeFor(
   })
   const seen = surface && boundsOfBox(surface.seenPart())
   if (last && seen && last.x1 > seen.x0 && last.x0 < seen.x1 && last.y1 > seen.y0 && last.y0 < seen.y1)
-    return onto({ x: last.x1 + 10, y: (last.y0 + last.y1) / 2 - 12 })
+    return onto({ x: last.x1 + 10, y: (last.y0 + last.y1) / 2 - 12 + (notes % 8) * 34 })
   const view = surface?.view ?? { scale: 1, x: 0, y: 0 }
   const x = Math.max(0, -view.x / view.scale) + 24
   const y = Math.max(0, -view.y / view.scale) + 24 + (notes % 8) * 44
