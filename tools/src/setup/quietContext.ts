@@ -16,5 +16,15 @@ export function quietContext({ db, pool }: Connection, now: () => number = Date.
     personSignedOut: silent,
   }
   const log = pino({ level: 'silent' })
-  return { db, pool, news, now, log, secret: 'quiet', setupCode: undefined, demo: true }
+  return {
+    db,
+    pool,
+    news,
+    now,
+    log,
+    secret: 'quiet',
+    setupCode: undefined,
+    picturesRest: undefined,
+    demo: true,
+  }
 }

@@ -30,9 +30,11 @@ export function useCloseUp(page: WorksheetPage, begin: () => { x: number; y: num
   return useMemo(
     () => ({
       window: now.window,
-      move: (at) => setMade({ ...now, window: windowAt(at, now.window.height, now.shape, page) }),
-      set: (window) => setMade({ ...now, window }),
-      shape: (height, shape) => setMade({ ...now, shape, window: windowAt(now.window, height, shape, page) }),
+      // Several may come before it is seen anew: each goes on from the one before.
+      move: (at) => setMade((was) => ({ ...was, window: windowAt(at, was.window.height, was.shape, page) })),
+      set: (window) => setMade((was) => ({ ...was, window })),
+      shape: (height, shape) =>
+        setMade((was) => ({ ...was, shape, window: windowAt(was.window, height, shape, page) })),
     }),
     [now, page],
   )
