@@ -48,6 +48,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     next()
   })
   const pictures = new Pictures(context)
+  pictures.missing().catch((error) => context.log.warn({ err: error }, 'pictures could not be made'))
   const parts = [
     peopleRoutes,
     habitRoutes,

@@ -61,3 +61,16 @@ test('made ahead when a worksheet is made, and anew when its first page has chan
   await until((of) => of === look)
   expect(await darkness(await picture(teacher, worksheet.id))).toBeGreaterThan(240)
 })
+
+test('what has no picture yet gets one when a server starts', async () => {
+  const { worksheet } = await readyClass(school, 1)
+  const { pool } = behind(school)
+  const there = async () =>
+    (await pool.query('SELECT 1 FROM worksheet_picture WHERE worksheet_id = $1', [worksheet.id])).rowCount ===
+    1
+  while (!(await there())) await new Promise((done) => setTimeout(done, 100))
+  await pool.query('DELETE FROM worksheet_picture')
+  await school.secondServer()
+  while (!(await there())) await new Promise((done) => setTimeout(done, 100))
+  expect(await there()).toBe(true)
+})

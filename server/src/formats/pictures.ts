@@ -1,5 +1,5 @@
 import { NOBODYS } from '@hand-back/core'
-import { eq } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import type { Context } from '../context.ts'
 import { worksheetPictures } from '../db/schema.ts'
 import { asSent } from '../papers/index.ts'
@@ -34,6 +34,19 @@ export class Pictures {
     }, this.#rest)
     timer.unref()
     this.#resting.set(worksheet, timer)
+  }
+
+  /** Makes the pictures that are missing on shelves, one after the other: of worksheets from before there were any. */
+  async missing(): Promise<void> {
+    if (this.#rest === undefined) return
+    const { rows } = await this.#db.execute<{ id: string; teacher: string }>(sql`
+      SELECT w.id, w.teacher_id AS teacher FROM worksheet w
+      WHERE w.archived_at IS NULL AND NOT EXISTS (SELECT 1 FROM worksheet_picture p WHERE p.worksheet_id = w.id)
+      ORDER BY w.changed_at DESC`)
+    for (const { id, teacher } of rows)
+      await this.of(id, teacher).catch((error) =>
+        this.#log.warn({ err: error, worksheet: id }, 'a picture could not be made'),
+      )
   }
 
   /** The picture of a worksheet as it is now, made if it is not there. Rejects where its page cannot be drawn. */

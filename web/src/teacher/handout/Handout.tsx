@@ -38,7 +38,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
   return (
     <>
       <div className="mb-5 flex flex-wrap items-center gap-3 border-b border-rule pb-4">
-        <div className="min-w-[260px] flex-1">
+        <div className="min-w-[260px] flex-1 max-tablet:basis-full">
           <h1 className="text-head">{title}</h1>
           <p className="text-ink-soft">
             {className} · handed out {sayWhen(handout.handedOutAt)}

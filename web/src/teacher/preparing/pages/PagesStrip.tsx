@@ -82,7 +82,7 @@ export function PagesStrip({ children }: { children: ReactNode }) {
     }))
 
   return (
-    <div className="flex h-[132px] shrink-0 items-center gap-3 border-t border-rule bg-blotter-deep px-4 py-2">
+    <div className="flex h-[132px] pointer-coarse:h-[156px] shrink-0 items-center gap-3 border-t border-rule bg-blotter-deep px-4 py-2">
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext items={sheet.pages.map(({ id }) => id)} strategy={horizontalListSortingStrategy}>
           <ol
