@@ -1,5 +1,8 @@
-import { readdirSync } from 'node:fs'
+import { fork } from 'node:child_process'
+import { once } from 'node:events'
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
+import { fileURLToPath } from 'node:url'
 import { afterAll, expect, test } from '@jest/globals'
 import { GaveOut, Workshop } from './workshop.ts'
 
@@ -25,4 +28,34 @@ test('many bytes come back whole, and leave no file behind', async () => {
   expect(bytes).toHaveLength(3_000_000)
   expect(bytes.every((byte) => byte === 7)).toBe(true)
   expect(parcels()).toEqual(before)
+}, 60_000)
+
+/** The processes that do long work for a process, by their parent (proc(5), stat). */
+const workersOf = (pid: number) =>
+  readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .filter((name) => {
+      try {
+        const stat = readFileSync(`/proc/${name}/stat`, 'utf8')
+        return Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[1]) === pid
+      } catch {
+        return false
+      }
+    })
+    .map(Number)
+
+test('work that never ends does not outlive a house that was killed', async () => {
+  const house = fork(fileURLToPath(new URL('../test/houseAtWork.mjs', import.meta.url)))
+  await once(house, 'message')
+  const until = async (isSo: () => boolean) => {
+    while (!isSo()) await new Promise((done) => setTimeout(done, 50))
+  }
+  await until(() => workersOf(house.pid!).length > 0)
+  const [worker] = workersOf(house.pid!)
+  // At work, not only about to begin.
+  await until(() => Number(readFileSync(`/proc/${worker}/stat`, 'utf8').split(' ')[13]) > 20)
+  house.kill('SIGKILL')
+  await once(house, 'exit')
+  await until(() => !existsSync(`/proc/${worker}`))
+  expect(existsSync(`/proc/${worker}`)).toBe(false)
 }, 60_000)

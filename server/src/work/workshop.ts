@@ -28,6 +28,14 @@ const PAGE_BYTES = 4096
 const RESTS = 60_000
 const STARTS_WITHIN = 30
 
+/**
+ * Starts a program within the limit of memory. It ends with the process that started it, whatever becomes of
+ * that (prctl(2), PR_SET_PDEATHSIG): work that never ends would not hear that nobody waits for it.
+ */
+const WITHIN_LIMITS = `ulimit -d ${MOST_RESERVED * 1024} 2>/dev/null
+if command -v setpriv >/dev/null; then exec setpriv --pdeathsig KILL "$@"; fi
+exec "$@"`
+
 const entry = fileURLToPath(new URL('./processEntry.mjs', import.meta.url))
 
 /**
@@ -83,8 +91,7 @@ export class Workshop {
   }
 
   async #start(): Promise<ChildProcess> {
-    const command = `ulimit -d ${MOST_RESERVED * 1024} 2>/dev/null; exec "$@"`
-    const child = spawn('sh', ['-c', command, 'sh', process.execPath, entry, this.#kind], {
+    const child = spawn('sh', ['-c', WITHIN_LIMITS, 'sh', process.execPath, entry, this.#kind], {
       stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
       serialization: 'advanced',
       // Nothing of what this process knows: neither its secrets nor its loader, which the entry registers when it is time.

@@ -74,7 +74,7 @@ export function PagesDialog({
           </p>
           <p className="flex flex-wrap items-center gap-2">
             <b className="min-w-[130px]">A new page after it</b>
-            {USUAL.map((name) => (
+            {(all ? [] : USUAL).map((name) => (
               <Button key={name} large onClick={() => layNext(rulingCalled(name))}>
                 {name}
               </Button>
