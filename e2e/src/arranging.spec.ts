@@ -325,7 +325,7 @@ test('pages are added, moved, duplicated, turned and taken away, several at once
   await teacher.getByLabel('Size', { exact: true }).selectOption('A3')
   await teacher.getByRole('button', { name: 'Things keep their size' }).click()
   await expect(teacher.getByRole('button', { name: '297 × 420 mm' })).toBeVisible()
-  await teacher.getByRole('button', { name: 'Turn the page' }).first().click()
+  await teacher.getByRole('button', { name: 'Rotate the page' }).first().click()
   await expect(teacher.getByRole('button', { name: '420 × 297 mm' })).toBeVisible()
   expect(await papers()).toEqual(['squared', '1', '2'])
 })

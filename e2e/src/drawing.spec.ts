@@ -60,7 +60,7 @@ test('lines go on, come level when they nearly are; the same again stands beside
   somebody,
 }) => {
   const { student } = await atWork(server, somebody, pdf)
-  await button(student, 'Put on').click()
+  await button(student, 'Add').click()
   await button(student, 'Line').click()
   await drawWithMouse(student, along({ x: 60, y: 100 }, { x: 260, y: 106 }))
   await drawWithMouse(student, along({ x: 60, y: 140 }, { x: 64, y: 260 }))
@@ -71,11 +71,11 @@ test('lines go on, come level when they nearly are; the same again stands beside
   expect([level!.height, upright!.width]).toEqual([0, 0])
   expect(falling!.height).toBeGreaterThan(90)
 
-  await button(student, 'Put on').click()
+  await button(student, 'Add').click()
   await button(student, 'Box').click()
   await drawWithMouse(student, along({ x: 60, y: 320 }, { x: 120, y: 370 }))
-  await button(student, 'Again').click()
-  await button(student, 'Again').click()
+  await button(student, 'Duplicate').click()
+  await button(student, 'Duplicate').click()
   await expectKept(student)
   await expect.poll(async () => (await put('shape')).length).toBe(6)
   const [first, second, third] = (await put('shape')).slice(3)

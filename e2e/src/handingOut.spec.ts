@@ -72,13 +72,13 @@ test('three levels: what each student got is what was shown', async ({ somebody 
   // A day without a time is all of that day.
   await teacher.getByLabel('Due: day').fill('2031-12-04')
   await expect(teacher.getByText('Until the end of 4 Dec 2031.')).toBeVisible()
-  await teacher.getByLabel('What to tell them').fill('Mind the time zone.')
+  await teacher.getByLabel('Directions').fill('Mind the time zone.')
   // Something comes between.
   await teacher.goto(server.url)
   await teacher.goto(`${server.url}/worksheet/${lesson.worksheet}/hand-out`)
   await expect(teacher.getByText(/You go on where you left off, today/)).toBeVisible()
   await expect(shown.getByRole('listitem')).toHaveText(levels)
-  await expect(teacher.getByLabel('What to tell them')).toHaveValue('Mind the time zone.')
+  await expect(teacher.getByLabel('Directions')).toHaveValue('Mind the time zone.')
   await expect(teacher.getByText('They have it at once, due 4 Dec 2031.')).toBeVisible()
   await shown.getByRole('button', { name: /Freya/ }).click()
   await expect(teacher.getByRole('dialog').getByRole('img')).toHaveCount(2)
@@ -172,7 +172,7 @@ test('groups: two on one copy at once, each with their own things; the teacher s
   await expectInk(freya, { x: 200, y: 250 })
 
   // The teacher allows more: then one rubs out what the other made.
-  await teacher.getByRole('link', { name: 'Back to the table' }).click()
+  await teacher.getByRole('link', { name: 'Reading a tide table' }).click()
   const more = teacher.getByLabel('Everybody may rub out and move')
   await more.click()
   await expect(more).toBeChecked()
@@ -207,8 +207,8 @@ test('in use: dates, withdrawn and brought back, a late comer, a page sent into 
   await drawWithMouse(amaru, along({ x: 100, y: 150 }, { x: 300, y: 150 }))
   await expectKept(amaru)
 
-  await teacher.getByRole('button', { name: 'Dates and what to tell them' }).click()
-  await teacher.getByRole('textbox', { name: 'What to tell them' }).fill('Look at the table first.')
+  await teacher.getByRole('button', { name: 'Dates and directions' }).click()
+  await teacher.getByRole('textbox', { name: 'Directions' }).fill('Look at the table first.')
   await teacher.getByRole('button', { name: 'Done' }).click()
   await expect(amaru.getByText('Look at the table first.')).toBeVisible()
 
@@ -218,7 +218,7 @@ test('in use: dates, withdrawn and brought back, a late comer, a page sent into 
   await teacher.getByRole('button', { name: 'Squared 5 mm' }).click()
   await teacher.getByRole('button', { name: 'Add this page' }).click()
   await expect(teacher.getByText('Not sent yet: 1 page new.')).toBeVisible()
-  await teacher.getByRole('link', { name: 'Back to the table' }).click()
+  await teacher.getByRole('link', { name: 'Reading a tide table' }).click()
   await expect(teacher.getByText('The worksheet has changed since: 1 page new.')).toBeVisible()
   await teacher.getByRole('link', { name: 'Change its pages' }).click()
   await teacher.getByRole('button', { name: 'Send it into all 2 copies' }).click()

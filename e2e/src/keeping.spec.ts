@@ -217,7 +217,7 @@ test('a part that cannot be fetched just now says so; the page goes on, and the 
   await ngozi.keyboard.press('Escape')
   await button(ngozi, 'View').click()
   await button(ngozi, 'Look back').click()
-  await expect(button(ngozi, 'Make it like this again')).toBeVisible()
+  await expect(button(ngozi, 'Bring this page back')).toBeVisible()
 })
 
 test('out of reach, one looks back at what this device has, with what waits, and makes the page like it was', async ({
@@ -253,7 +253,7 @@ test('out of reach, one looks back at what this device has, with what waits, and
   await button(oisin, 'Look back').click()
   await expect(back).toHaveValue('3')
   await back.fill('1')
-  await button(oisin, 'Make it like this again').click()
+  await button(oisin, 'Bring this page back').click()
   await expectInk(oisin, middle(1))
   await expectInk(oisin, middle(3), false)
   await expectInk(oisin, middle(5), false)

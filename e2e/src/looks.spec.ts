@@ -100,7 +100,7 @@ test('what opens over the teacher’s views is accessible too', async ({ somebod
   await teacher.getByRole('link', { name: /Parts of a shore crab/ }).click()
   await expect(teacher.locator('td [data-state]').first()).toBeVisible()
   await expectAccessible(teacher)
-  await lookInto('Dates and what to tell them')
+  await lookInto('Dates and directions')
   await lookInto(/^People and pages of/)
   await teacher.getByRole('link', { name: 'Hand out again' }).click()
   await expect(teacher.getByRole('button', { name: 'Mix at random' })).toBeVisible()
@@ -161,25 +161,25 @@ test('what opens over a page one works on is accessible, upright or along the bo
     await expect(dialog).toHaveCount(0)
   }
   const pen = student.getByRole('group', { name: 'Pens' }).getByRole('button', { pressed: true })
-  for (const side of ['below', 'left']) {
+  for (const side of ['at the bottom', 'at the left']) {
     await press('View')
     await press(side)
     await student.keyboard.press('Escape')
-    await lookInto(() => press('View'), 'Paper for my eyes')
+    await lookInto(() => press('View'), 'Page colour, only for me')
     await lookInto(() => pen.click(), 'Any width')
-    await lookInto(() => press('Put on'), 'Camera')
+    await lookInto(() => press('Add'), 'Camera')
     await lookInto(() => press('All pages, new pages, more room'), 'A new page after it')
   }
   await lookInto(async () => {
     await press('View')
     await press('Look back')
-  }, 'Make it like this again')
+  }, 'Bring this page back')
   await lookInto(async () => {
     await press('View')
     await press('Keys')
   }, 'pick the next thing')
   await lookInto(async () => {
-    await press('Put on')
+    await press('Add')
     await press('Formula')
   }, 'Put it on the page')
   await student.keyboard.press('Control+a')
@@ -191,7 +191,7 @@ test('what opens over a page one works on is accessible, upright or along the bo
   await expect(student.getByTestId('close-up')).toBeVisible()
   await expectAccessible(student)
   await press('Close')
-  await lookInto(() => press('Hand in'), 'Hand in all the same')
+  await lookInto(() => press('Hand in'), 'Hand in anyway')
 })
 
 test('with the largest words everything that opens is wholly in the window, on a telephone too', async ({
@@ -209,7 +209,7 @@ test('with the largest words everything that opens is wholly in the window, on a
   await expectInWindow(dialog)
   await student.keyboard.press('Escape')
   const pen = student.getByRole('group', { name: 'Pens' }).getByRole('button', { pressed: true })
-  for (const open of [() => press('View'), () => press('Put on'), () => pen.click()]) {
+  for (const open of [() => press('View'), () => press('Add'), () => pen.click()]) {
     await open()
     await expectInWindow(dialog)
     await student.keyboard.press('Escape')

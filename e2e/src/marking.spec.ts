@@ -49,7 +49,7 @@ test('a teacher lays a note and a picture on a copy, moves them, and the student
   somebody,
 }) => {
   const { teacher, student, copies } = await pile(somebody)
-  await button(teacher, 'Put on').click()
+  await button(teacher, 'Add').click()
   await button(teacher, 'Note').click()
   const at = await onScreen(teacher, { x: 300, y: 80 })
   await teacher.mouse.click(at.x, at.y)
@@ -59,7 +59,7 @@ test('a teacher lays a note and a picture on a copy, moves them, and the student
   await teacher.mouse.click(beside.x, beside.y)
   await expect(teacher.getByTestId('words')).toHaveCount(0)
   await expect.poll(() => laidOn(copies[0]!)).toEqual(['direction'])
-  await button(teacher, 'Let go').click()
+  await button(teacher, 'Done').click()
   await teacher.getByLabel('A picture for the page').setInputFiles({
     name: 'shore.png',
     mimeType: 'image/png',
@@ -96,7 +96,7 @@ test('a teacher lays a note and a picture on a copy, moves them, and the student
 
 test('words begun on one copy stay there when the teacher goes on to the next', async ({ somebody }) => {
   const { teacher, copies } = await pile(somebody)
-  await button(teacher, 'Put on').click()
+  await button(teacher, 'Add').click()
   await button(teacher, 'Words').click()
   const at = await onScreen(teacher, { x: 120, y: 80 })
   await teacher.mouse.click(at.x, at.y)
@@ -113,7 +113,7 @@ test('the strip lies where the teacher wants it, and what is seen large is writt
 }) => {
   const { teacher, copies } = await pile(somebody)
   await button(teacher, 'View').click()
-  await button(teacher, 'left').click()
+  await button(teacher, 'at the left').click()
   await teacher.keyboard.press('Escape')
   await expect(teacher.getByRole('toolbar', { name: 'Writing' })).toHaveAttribute(
     'aria-orientation',

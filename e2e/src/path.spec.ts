@@ -42,7 +42,7 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   await teacher.getByRole('button', { name: 'Hand out' }).click()
   await teacher.getByRole('checkbox', { name: 'Wanda Petrov' }).uncheck()
   await expect(teacher.getByText('Left out: Wanda Petrov')).toBeVisible()
-  await teacher.getByLabel('What to tell them').fill('Look at the table first.')
+  await teacher.getByLabel('Directions').fill('Look at the table first.')
   await teacher.getByRole('button', { name: 'Hand out 2 copies' }).dblclick()
   await expect(teacher.getByRole('heading', { name: 'Reading a tide table' })).toBeVisible()
   await expect(teacher.locator('td [data-state]')).toHaveCount(2)

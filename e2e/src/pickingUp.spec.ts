@@ -60,7 +60,7 @@ test('picked up with a loop: moved, turned, in another colour, twice, taken away
   await button(student, 'Colour').click()
   await button(student, 'dark red').click()
   await student.keyboard.press('Escape')
-  await button(student, 'Again').click()
+  await button(student, 'Duplicate').click()
   await expectInk(student, { x: 204, y: 234 })
   await student.keyboard.press('Delete')
   await expectInk(student, { x: 204, y: 234 }, false)
@@ -106,7 +106,7 @@ test('by touch alone: a tap adds, two fingers move, scale and turn what is picke
   await expect.poll(async () => (await boxOf(student)).width).toBeGreaterThan(box.width + 80)
   expect(await student.getByTestId('page').getAttribute('data-scale')).toBe(scale)
   await expectInk(student, { x: 250, y: 150 }, false)
-  await button(student, 'Let go').click()
+  await button(student, 'Done').click()
   await button(student, 'Undo').click()
   await expectInk(student, { x: 250, y: 150 })
 })
@@ -126,14 +126,14 @@ test('pictures dragged in and from the camera, picked up with a box, copied into
   }, bytes.toString('base64'))
   await student.getByRole('main').dispatchEvent('drop', { dataTransfer: dropped })
   await expect(student.getByTestId('picked')).toBeVisible()
-  await button(student, 'Let go').click()
+  await button(student, 'Done').click()
   await student.getByLabel('A picture from the camera').setInputFiles({
     name: 'photo.png',
     mimeType: 'image/png',
     buffer: bytes,
   })
   await expect(student.getByTestId('picked')).toBeVisible()
-  await button(student, 'Let go').click()
+  await button(student, 'Done').click()
   await expectKept(student)
   // The pen is in hand again: nobody asked for the loop.
   await drawWithMouse(student, across(30))
@@ -156,8 +156,8 @@ test('pictures dragged in and from the camera, picked up with a box, copied into
   const other = copies[0]!.id
   await student.goto(`${server.url}/copy/${other}`)
   await student.locator('main[aria-busy=false]').waitFor()
-  await button(student, 'Put on').click()
-  await button(student, 'Copied').click()
+  await button(student, 'Add').click()
+  await button(student, 'Paste').click()
   await expect.poll(() => pictures(other)).toHaveLength(2)
   const [own] = await server.rows<{ count: number }>(
     'SELECT count(*)::int FROM attachment WHERE copy_id = $1',

@@ -51,7 +51,7 @@ test('a worksheet with every kind of thing is built by mouse, handed out, answer
   await put(teacher, 'Axes and curves', 60, 520, 200, 150)
   await teacher.getByLabel('Curve 1, y =').fill('a x')
   await expect(teacher.getByText('no parameter has that name')).toBeVisible()
-  await teacher.getByRole('button', { name: 'A letter to slide' }).click()
+  await teacher.getByRole('button', { name: 'Add a slider' }).click()
   await expect(teacher.getByText('no parameter has that name')).toHaveCount(0)
   await teacher.getByLabel('Students slide it').check()
   await teacher.getByLabel('Pictures for the page').setInputFiles({

@@ -44,7 +44,7 @@ test('a long text beside a picture: typed with the tab killed in between, change
       .flatMap(({ items, set }) => items?.map((item) => item.text) ?? [set?.thing?.text])
       .filter(Boolean)
   }
-  await button(student, 'Put on').click()
+  await button(student, 'Add').click()
   await button(student, 'Words').click()
   const at = await onScreen(student, { x: 80, y: 200 })
   await student.mouse.click(at.x, at.y)
@@ -85,7 +85,7 @@ test('a long text beside a picture: typed with the tab killed in between, change
   const narrow = await boxOf(again)
   await drag('se', narrow.width / 2, narrow.height / 2)
   await expect.poll(async () => (await boxOf(again)).height).toBeGreaterThan(narrow.height * 1.3)
-  await button(again, 'Let go').click()
+  await button(again, 'Done').click()
 
   await again.getByLabel('A picture for the page').setInputFiles({
     name: 'crab.png',
@@ -96,7 +96,7 @@ test('a long text beside a picture: typed with the tab killed in between, change
   })
   const picture = await boxOf(again)
   await expectColour(again, await middleOf(again), CRAB)
-  await button(again, 'Cut off').click()
+  await button(again, 'Crop').click()
   await again.getByLabel('left', { exact: true }).fill('50')
   await again.keyboard.press('Escape')
   await expect.poll(async () => (await boxOf(again)).width).toBeLessThan(picture.width * 0.6)
@@ -109,7 +109,7 @@ test('a formula that school cannot draw just now is drawn when it is in reach ag
   somebody,
 }) => {
   const { student, lesson } = await atWork(server, somebody, pdf)
-  await button(student, 'Put on').click()
+  await button(student, 'Add').click()
   await button(student, 'Formula').click()
   const dialog = student.getByRole('dialog', { name: 'A formula' })
   const put = dialog.getByRole('button', { name: 'Put it on the page' })
@@ -141,12 +141,12 @@ test('a box that a student moves comes to lie in line with another, with a guide
 }) => {
   const { student, lesson } = await atWork(server, somebody, pdf)
   const putBox = async (at: Place) => {
-    await button(student, 'Put on').click()
+    await button(student, 'Add').click()
     await button(student, 'Box').click()
     await drawWithMouse(student, [at, { x: at.x + 80, y: at.y + 50 }])
   }
   await putBox({ x: 100, y: 200 })
-  await button(student, 'Let go').click()
+  await button(student, 'Done').click()
   await putBox({ x: 250, y: 330 })
   const from = await middleOf(student)
   const start = await onScreen(student, from)
@@ -172,7 +172,7 @@ test('a box that a student moves comes to lie in line with another, with a guide
   }
   await expect.poll(async () => Math.abs((await lefts())[0]! - (await lefts())[1]!) < 0.001).toBe(true)
   const near = async (wanted: number) => Math.abs(((await moves()).at(-1)?.e ?? 0) - wanted) < 2
-  await button(student, 'Let go').click()
+  await button(student, 'Done').click()
 
   await drawWithMouse(student, along({ x: 300, y: 120 }, { x: 380, y: 120 }))
   await button(student, 'Pick up').click()
@@ -191,7 +191,7 @@ test('on a laptop the camera is a live picture: what is seen is taken, and the c
   somebody,
 }) => {
   const { student } = await atWork(server, somebody, pdf, { permissions: ['camera'] })
-  await button(student, 'Put on').click()
+  await button(student, 'Add').click()
   await button(student, 'Camera').click()
   const seen = student.getByLabel('What the camera sees')
   await expect.poll(() => seen.evaluate((video: HTMLVideoElement) => video.videoWidth)).toBeGreaterThan(0)

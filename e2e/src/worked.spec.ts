@@ -71,17 +71,17 @@ for (const [hand, options, draw] of HANDS) {
       buffer: crab,
     })
     await expect(first.getByTestId('picked')).toBeVisible()
-    await button(first, 'Let go').click()
+    await button(first, 'Done').click()
     await pen(first, 0)
     await draw(first, along({ x: 420, y: 300 }, { x: 480, y: 280 }))
-    await button(first, 'Put on').click()
+    await button(first, 'Add').click()
     await button(first, 'Words').click()
     await draw(first, along({ x: 80, y: 230 }, { x: 260, y: 232 }, 4))
     await first.keyboard.type(
       'The water stands highest at 10:25 and lowest at 16:40, so it falls for six hours.',
     )
     await first.keyboard.press('Escape')
-    await button(first, 'Let go').click()
+    await button(first, 'Done').click()
 
     // Half the page picked up, moved and turned, without a network.
     await first.context().setOffline(true)
@@ -100,7 +100,7 @@ for (const [hand, options, draw] of HANDS) {
     await expect
       .poll(async () => (await first.getByTestId('picked').boundingBox())!.x)
       .toBeGreaterThan(box.x + 100)
-    for (let press = 0; press < 6; press++) await button(first, 'Turn').click()
+    for (let press = 0; press < 6; press++) await button(first, 'Rotate').click()
     await expect.poll(() => inkAt(first, { x: 100, y: 110 })).toBeLessThan(50)
     await first.context().setOffline(false)
     await expectKept(first)

@@ -23,7 +23,7 @@ export function SlipSignIn({ here }: { here: Person | null }) {
   const problem = look.problem ?? comeIn.problem
   if (problem)
     return (
-      <Card title="This slip does not open">
+      <Card title="This slip does not work any more">
         <p role="alert">{problem}</p>
         <LinkButton to="/" look="main" large>
           Come in with the class code

@@ -11,7 +11,9 @@ export function Standing({ state, copy }: { state: CopyState; copy: CopyWhole })
   const news = useChangeNews(copy)
   if (state === 'handed in') return <Line state={state}>This is with {copy.teacher.name} now.</Line>
   if (state === 'handed back')
-    return <Line state={state}>{copy.teacher.name} has handed this back. Their ink lies on your pages.</Line>
+    return (
+      <Line state={state}>{copy.teacher.name} has handed this back. What they wrote is on your pages.</Line>
+    )
   if (state === 'another go')
     return (
       <Line state={state}>{copy.teacher.name} asks for another go. What they wrote stays; you write on.</Line>

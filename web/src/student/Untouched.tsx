@@ -14,7 +14,7 @@ interface UntouchedProps {
 /** What nobody touched yet, before a copy is handed in. */
 export function Untouched({ left, onTurn, onHandIn, onClose }: UntouchedProps) {
   return (
-    <Dialog open onClose={onClose} title="Not touched yet">
+    <Dialog open onClose={onClose} title="Still empty">
       <LeftList
         left={left}
         onTurn={(page) => {
@@ -34,7 +34,7 @@ export function Untouched({ left, onTurn, onHandIn, onClose }: UntouchedProps) {
             onHandIn()
           }}
         >
-          Hand in all the same
+          Hand in anyway
         </Button>
       </div>
     </Dialog>

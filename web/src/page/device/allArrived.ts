@@ -10,7 +10,7 @@ export async function allArrived(outbox: Outbox, copy: string): Promise<boolean>
   const arrived = await outbox.emptied(copy, PATIENCE)
   if (!arrived) {
     const sentence =
-      'What you made has not all reached school yet. It is kept here; try again when the sign says Kept.'
+      'What you made has not all reached school yet. It is safe on this device; try again when the sign says Kept.'
     sayProblem(new Problem(sentence, 0))
   }
   return arrived

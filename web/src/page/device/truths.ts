@@ -42,13 +42,13 @@ export function truthsOf(
   if (notTaken > 0)
     truths.push({
       state: 'held',
-      words: `${things(notTaken)} kept here only`,
+      words: `${things(notTaken)} only on this device`,
       hint: `${why.get(copy) ?? 'School does not take them now.'} ${they(notTaken, 'It stays on this device and goes', 'They stay on this device and go')} along as soon as school takes ${they(notTaken, 'it', 'them')}.`,
     })
   if (lost)
     truths.push({
       state: 'here',
-      words: 'Can’t reach school: kept here',
+      words: 'No connection. Safe on this device',
       hint:
         waiting > 0
           ? `${things(waiting)} ${they(waiting, 'waits on this device and goes to school by itself', 'wait on this device and go to school by themselves')}.`

@@ -19,16 +19,16 @@ export function KeysDialog({ person, groups, onClose }: KeysDialogProps) {
   return (
     <Dialog open onClose={onClose} title="Keys" wide>
       <Choices
-        legend="One key alone: a letter, a number, a sign"
+        legend="Single-key shortcuts"
         value={singleKeys ? 'on' : 'off'}
         options={[
-          ['on', 'does this'],
-          ['off', 'does nothing'],
+          ['on', 'on'],
+          ['off', 'off'],
         ]}
         onChoose={(value) => change({ singleKeys: value === 'on' })}
       />
       <p className="mt-2 text-ink-soft">
-        Let it do nothing if you speak to your device, or if your hand rests on the keys.
+        Turn them off if you speak to your device, or if your hand rests on the keys.
       </p>
       {/* What means something only at times comes first for the keys, and last for the eyes. */}
       <div className="mt-5 gap-x-10 handheld:columns-2">

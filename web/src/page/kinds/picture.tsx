@@ -5,7 +5,7 @@ import type { ChangeProps, LaidKind } from './laidKind.ts'
 
 export const picture = {
   ChangeMore: (props) => (
-    <Opens icon={Crop} label="Cut off">
+    <Opens icon={Crop} label="Crop">
       <CutOffRows {...props} />
     </Opens>
   ),
@@ -15,7 +15,7 @@ function CutOffRows({ thing: picture, change: onChange }: ChangeProps<'picture'>
   const cuts = cutsOf(picture)
   return (
     <fieldset className="flex flex-col gap-1">
-      <legend className="mb-1 font-semibold">Cut off</legend>
+      <legend className="mb-1 font-semibold">Crop</legend>
       {(['left', 'right', 'top', 'bottom'] as const).map((side) => (
         <label key={side} className="grid min-h-[40px] grid-cols-[70px_1fr] items-center">
           {side}

@@ -37,7 +37,7 @@ export const shape = {
     },
     rectangle: { name: 'Box', icon: Square, size: [40, 25], make: (look) => drawn(look) },
     ellipse: {
-      name: 'Round',
+      name: 'Circle',
       icon: Circle,
       size: [35, 35],
       make: (look) => ({ ...drawn(look), form: 'ellipse' }),

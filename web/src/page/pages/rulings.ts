@@ -19,8 +19,8 @@ export const RULINGS: readonly (readonly [string, Ruling])[] = [
   ['Clock faces', { form: 'clock faces', colour: GREY, count: 6 }],
   ['Fraction circles', { form: 'fractions', colour: GREY, shape: 'circle', parts: 4, count: 6 }],
   ['Fraction bars', { form: 'fractions', colour: GREY, shape: 'bar', parts: 5, count: 5 }],
-  ['Two overlapping', { form: 'overlap', colour: GREY, circles: 2 }],
-  ['Three overlapping', { form: 'overlap', colour: GREY, circles: 3 }],
+  ['Two overlapping circles', { form: 'overlap', colour: GREY, circles: 2 }],
+  ['Three overlapping circles', { form: 'overlap', colour: GREY, circles: 3 }],
   ['Columns', { form: 'columns', colour: GREY, count: 3 }],
   ['Timeline', { form: 'timeline', colour: GREY, from: 1900, to: 2000, parts: 10 }],
 ]

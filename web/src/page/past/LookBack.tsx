@@ -140,7 +140,7 @@ function Past({
             Only what is yours changes, only on this page. You can undo it.
           </span>
           <Button look="main" large disabled={count === ordered.length || !sheet} onClick={bring}>
-            Make it like this again
+            Bring this page back
           </Button>
         </p>
       )}

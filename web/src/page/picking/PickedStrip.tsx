@@ -58,7 +58,7 @@ export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStrip
       )}
       <StripButton icon={Minus} label="Smaller" onClick={() => picking.spin(1 / GROWS, 0)} />
       <StripButton icon={Plus} label="Larger" onClick={() => picking.spin(GROWS, 0)} />
-      <StripButton icon={RotateCw} label="Turn" onClick={() => picking.spin(1, TURNS)} />
+      <StripButton icon={RotateCw} label="Rotate" onClick={() => picking.spin(1, TURNS)} />
       {items.every(isThing) && (
         <Opens icon={Layers} label="Front, back">
           <div className="flex gap-1">
@@ -67,10 +67,10 @@ export function PickedStrip({ picking, onCopy, onWords, onFormula }: PickedStrip
           </div>
         </Opens>
       )}
-      <StripButton icon={Copy} label="Again" hint="The same once more" onClick={picking.duplicate} />
+      <StripButton icon={Copy} label="Duplicate" onClick={picking.duplicate} />
       <StripButton icon={ClipboardCopy} label="Copy" onClick={onCopy} />
       <StripButton icon={Trash2} label="Take away" onClick={picking.take} />
-      <StripButton icon={Check} label="Let go" onClick={picking.letGo} />
+      <StripButton icon={Check} label="Done" onClick={picking.letGo} />
     </>
   )
 }

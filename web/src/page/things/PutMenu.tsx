@@ -35,7 +35,7 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) 
           <Popover.Trigger asChild>
             <StripButton
               icon={Plus}
-              label="Put on"
+              label="Add"
               pressed={tools.tool === 'put'}
               hint="Words, a note, a picture, lines and shapes"
             />
@@ -55,7 +55,7 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) 
             <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
             <Choice icon={Camera} name="Camera" onPress={then(openCamera)} />
             <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
-            {onPaste && <Choice icon={ClipboardPaste} name="Copied" onPress={then(onPaste)} />}
+            {onPaste && <Choice icon={ClipboardPaste} name="Paste" onPress={then(onPaste)} />}
           </StripCard>
           <FileInput ref={file} accept="image/*" aria-label="A picture for the page" onFiles={take} />
         </Popover.Root>

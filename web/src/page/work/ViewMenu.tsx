@@ -60,7 +60,7 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onPrint
           </Row>
         )}
         <fieldset>
-          <legend className="mb-1.5 font-semibold">Paper for my eyes</legend>
+          <legend className="mb-1.5 font-semibold">Page colour, only for me</legend>
           <Row>
             <Swatch name="white" colour="#ffffff" on={!tint} onPress={() => change({ tint: null })} />
             {TINTS.map(([colour, name]) => (
@@ -113,12 +113,12 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onPrint
           onChoose={(value) => change({ letters: value })}
         />
         <Choices
-          legend="My pens lie"
+          legend="My pens are"
           value={strip}
           options={[
-            ['left', 'left'],
-            ['bottom', 'below'],
-            ['right', 'right'],
+            ['left', 'at the left'],
+            ['bottom', 'at the bottom'],
+            ['right', 'at the right'],
           ]}
           onChoose={(value) => change({ strip: value })}
         />

@@ -128,7 +128,7 @@ const columnsOf = (
     head: 'PIN',
     cellClass: 'tabular w-24 text-lg font-bold tracking-widest',
     cell: ({ id }) =>
-      pins.get(id) ?? <span className="text-base font-normal tracking-normal text-ink-soft">kept</span>,
+      pins.get(id) ?? <span className="text-base font-normal tracking-normal text-ink-soft">hidden</span>,
   },
   {
     id: 'acts',

@@ -76,7 +76,7 @@ export function ClassPart({ roster, sheet, way, dealt, choice, asKept, onChange 
             asKept={asKept}
             onTake={(taken) => onChange({ ...choice, setOf: taken })}
           />
-          <span className="text-ink-soft">Who is in no set gets what is for everyone.</span>
+          <span className="text-ink-soft">Students in no set get only the pages for everyone.</span>
         </p>
       )}
       <ul

@@ -62,7 +62,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
               )
             }
           >
-            Hand back {marked.length} written on
+            Hand back the {marked.length} you wrote on
           </Button>
         )}
         {toMark.length > marked.length && (

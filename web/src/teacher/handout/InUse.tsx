@@ -39,7 +39,7 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
   }
   return (
     <div className="mb-5 flex flex-wrap gap-2">
-      <Button onClick={() => setDating(true)}>Dates and what to tell them</Button>
+      <Button onClick={() => setDating(true)}>Dates and directions</Button>
       <LinkButton to={`/worksheet/${worksheetId}?in=${id}`}>Change its pages</LinkButton>
       <LinkButton to={`/worksheet/${worksheetId}/hand-out?again=${id}`}>Hand out again</LinkButton>
       {!withdrawn && (
@@ -58,7 +58,7 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
           Everybody may rub out and move what others made
         </label>
       )}
-      <Dialog open={dating} onClose={() => setDating(false)} title="Dates and what to tell them">
+      <Dialog open={dating} onClose={() => setDating(false)} title="Dates and directions">
         <TermsForm handout={handout} onDone={() => setDating(false)} />
       </Dialog>
       <div className="flex w-full flex-col gap-2">

@@ -70,7 +70,7 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
         </label>
       )}
       <label className="flex flex-col gap-1 font-semibold">
-        What to tell them
+        Directions
         <textarea
           rows={3}
           maxLength={2000}

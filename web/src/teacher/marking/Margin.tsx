@@ -79,7 +79,7 @@ export function Margin({ handout, row, outbox, children }: MarginProps) {
           }
           className="w-full"
         >
-          Hand back {written.length} written on
+          Hand back the {written.length} you wrote on
         </Button>
       )}
       {children}

@@ -90,8 +90,10 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   return (
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 items-center gap-4 border-b border-rule bg-card px-5 py-1.5">
-        <LinkButton to={`/handout/${handout.id}`}>Back to the table</LinkButton>
-        <h1 className="min-w-0 truncate text-xl">{handout.title}</h1>
+        <LinkButton to={`/handout/${handout.id}`}>
+          <span className="max-w-[340px] truncate">{handout.title}</span>
+        </LinkButton>
+        <h1 className="sr-only">{handout.title}</h1>
         <span className="whitespace-nowrap text-ink-soft max-tablet:hidden">
           {handout.className} · {toMark} handed in
         </span>

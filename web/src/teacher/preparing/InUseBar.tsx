@@ -34,7 +34,9 @@ export function InUseBar({ handout }: { handout: HandoutWhole }) {
   const copies = handout.copies.length
   return (
     <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-ochre-soft px-5 py-1.5 max-tablet:px-3">
-      <LinkButton to={`/handout/${handout.id}`}>Back to the table</LinkButton>
+      <LinkButton to={`/handout/${handout.id}`}>
+        <span className="max-w-[240px] truncate">{handout.title}</span>
+      </LinkButton>
       <p role="status" className="min-w-0 flex-1">
         <b>
           Out with {handout.className}, {count(copies, 'copy', 'copies')}.

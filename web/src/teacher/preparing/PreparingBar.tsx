@@ -34,7 +34,7 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
   const words = {
     kept: 'kept',
     going: 'keeping …',
-    here: refused ? 'not kept' : 'can’t reach school: kept here',
+    here: refused ? 'not kept' : 'no connection: safe on this device',
   }[state]
   return (
     <>

@@ -31,7 +31,7 @@ export function QuestionAreas({ store, page, view }: { store: SheetStore; page: 
             className={`pointer-events-auto absolute top-0 bottom-0 flex min-w-[30px] items-start border-madder pt-1 font-serif font-semibold whitespace-nowrap text-madder ${outside ? 'right-full justify-end border-r-4 pr-1.5' : 'left-0 border-l-4'}`}
           >
             <span className={outside ? '' : 'rounded-r-tag bg-madder-soft px-1.5'}>
-              {label} · {fullMarks}
+              {label} ({fullMarks} {fullMarks === 1 ? 'mark' : 'marks'})
             </span>
           </button>
         </div>

@@ -42,7 +42,7 @@ function Panel({ item, set }: PanelProps<'picture'>) {
         onChange={(alt) => set({ alt }, 'alt')}
       />
       <fieldset className="flex flex-col gap-1">
-        <legend className="mb-1">Cut off</legend>
+        <legend className="mb-1">Crop</legend>
         {(['left', 'right', 'top', 'bottom'] as const).map((side) => (
           <Row key={side} label={side}>
             {(id) => (

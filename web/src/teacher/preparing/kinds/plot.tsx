@@ -76,7 +76,7 @@ function Panel({ item, set }: PanelProps<'plot'>) {
             set({ parameters: [...parameters, { name: free, value: 1, from: -5, to: 5, open: false }] })
           }
         >
-          <Plus size={16} aria-hidden="true" /> A letter to slide
+          <Plus size={16} aria-hidden="true" /> Add a slider
         </Button>
       </fieldset>
       <AxisRows name="Across" of={item.across} onChange={(across) => set({ across }, 'across')} />

@@ -124,7 +124,7 @@ export function PagesStrip({ children }: { children: ReactNode }) {
         <Small label={picked.size > 1 ? 'Duplicate the pages' : 'Duplicate the page'} onClick={again}>
           <Copy size={17} aria-hidden="true" />
         </Small>
-        <Small label={picked.size > 1 ? 'Turn the pages' : 'Turn the page'} onClick={turn}>
+        <Small label={picked.size > 1 ? 'Rotate the pages' : 'Rotate the page'} onClick={turn}>
           <RotateCw size={17} aria-hidden="true" />
         </Small>
         <Small

@@ -33,7 +33,7 @@ function Measures({ ruling, onChange }: { ruling: Ruling; onChange: (ruling: Rul
     case 'ruled':
       return (
         <NumberRow
-          label="Apart, mm"
+          label="Line spacing, mm"
           value={ruling.spacing}
           least={1}
           most={100}
@@ -54,7 +54,7 @@ function Measures({ ruling, onChange }: { ruling: Ruling; onChange: (ruling: Rul
     case 'dotted':
       return (
         <NumberRow
-          label="Apart, mm"
+          label="Line spacing, mm"
           value={ruling.side}
           least={1}
           most={100}

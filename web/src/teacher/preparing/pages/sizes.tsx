@@ -23,7 +23,7 @@ export function usePageSize(first: { width: number; height: number } = PAGE_SIZE
         ]}
         onChange={setName}
       />
-      {turns && <TickRow label="Lying" on={lying} onChange={setLying} />}
+      {turns && <TickRow label="Landscape" on={lying} onChange={setLying} />}
       {name === 'own' && (
         <>
           <NumberRow

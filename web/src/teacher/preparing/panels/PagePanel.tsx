@@ -28,7 +28,7 @@ export function PagePanel() {
         </Button>
       </div>
       <Button onClick={() => store.changePage(turnPage)}>
-        <RotateCw size={16} aria-hidden="true" /> Turn the page
+        <RotateCw size={16} aria-hidden="true" /> Rotate the page
       </Button>
       <SetRow
         sets={page.sets}

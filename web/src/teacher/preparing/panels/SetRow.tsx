@@ -30,8 +30,8 @@ export function SetRow({
       </Button>
       <Dialog open={open} onClose={() => setOpen(false)} title="For whom is this?">
         <p className="mb-3 text-ink-soft">
-          Sets are groups of students with different pages, such as three levels. Who is in which set is said
-          when it is handed out.
+          Sets are groups of students with different pages, such as three levels. You choose who is in each
+          set when you hand it out.
         </p>
         <TickRow label="Everyone" on={!sets} onChange={(on) => on && onChange(undefined)} />
         {all.map(({ id, name }) => (
