@@ -1,4 +1,4 @@
-import { fork } from 'node:child_process'
+import { type ChildProcess, fork } from 'node:child_process'
 import { once } from 'node:events'
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -7,7 +7,11 @@ import { afterAll, expect, test } from '@jest/globals'
 import { GaveOut, Workshop } from './workshop.ts'
 
 const workshop = new Workshop('long')
-afterAll(() => workshop.stop())
+const leftovers: ChildProcess[] = []
+afterAll(() => {
+  workshop.stop()
+  for (const process of leftovers) process.kill('SIGKILL')
+})
 const script = new URL('../test/hardWork.ts', import.meta.url)
 const call = (name: string, task: unknown, seconds = 20) => workshop.call({ script, name, task, seconds })
 
@@ -37,7 +41,9 @@ const workersOf = (pid: number) =>
     .filter((name) => {
       try {
         const stat = readFileSync(`/proc/${name}/stat`, 'utf8')
-        return Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[1]) === pid
+        // Other programs may help the house: only what does its work is meant.
+        const works = readFileSync(`/proc/${name}/cmdline`, 'utf8').includes('processEntry')
+        return works && Number(stat.slice(stat.lastIndexOf(')') + 2).split(' ')[1]) === pid
       } catch {
         return false
       }
@@ -46,6 +52,7 @@ const workersOf = (pid: number) =>
 
 test('work that never ends does not outlive a house that was killed', async () => {
   const house = fork(fileURLToPath(new URL('../test/houseAtWork.mjs', import.meta.url)))
+  leftovers.push(house)
   await once(house, 'message')
   const until = async (isSo: () => boolean) => {
     while (!isSo()) await new Promise((done) => setTimeout(done, 50))
