@@ -6,11 +6,13 @@ import { signOut } from './signOut.ts'
 
 const NotAtSchool = fetchedPart('NotAtSchool', () => import('./NotAtSchool.tsx'))
 
+/** Fetches what signing out asks, where the network may be gone by the time somebody does. */
+export const warmSignOut = NotAtSchool.warm
+
 /** Signs out. What has not reached school is said before. */
 export function SignOutButton({ large = false }: { large?: boolean }) {
   const [asks, setAsks] = useState(false)
-  // It is needed where the network has gone.
-  useEffect(NotAtSchool.warm, [])
+  useEffect(warmSignOut, [])
   const press = () => {
     if ((openOutbox()?.waiting().length ?? 0) > 0) setAsks(true)
     else void signOut()

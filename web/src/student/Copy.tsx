@@ -14,6 +14,7 @@ import type { Outbox } from '../page/device/outbox.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { PAPER_WORKER } from '../page/paper/papers.ts'
 import { WorkingPage } from '../page/work/WorkingPage.tsx'
+import { warmSignOut } from '../people/SignOutButton.tsx'
 import { apiUrl } from '../seat.ts'
 import { LinkButton } from '../ui/Button.tsx'
 import { Fetched, Loading, Trouble } from '../ui/Notice.tsx'
@@ -38,6 +39,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   const outbox = outboxOf(person.id)
   const bytesOf = useCallback((name: string) => outbox.bytesOf(name), [outbox])
   useOpening(copy, store)
+  useEffect(warmSignOut, [])
   useEffect(() => {
     const files = filesOfPages(copy.pages).map((file) => `/files/${file}`)
     keepOffline([PAPER_WORKER, ...['/me', '/tray', `/copies/${copy.id}`, ...files].map(apiUrl)])
