@@ -64,6 +64,10 @@ test('what one left unsent is neither seen nor sent by the next at the tablet, a
   await openCopy(server, tablet, lesson, 0)
   await drawWithPen(tablet, line(0))
   await expectKept(tablet)
+  // What signing out asks is on the device a moment after the copy is open.
+  await tablet.waitForFunction(() =>
+    performance.getEntriesByType('resource').some(({ name }) => name.includes('NotAtSchool')),
+  )
   await tablet.context().setOffline(true)
   for (const number of [1, 2, 3]) await drawWithPen(tablet, line(number))
   await expect(tablet.locator('[data-kept=here]')).toBeVisible()

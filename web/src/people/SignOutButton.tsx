@@ -1,7 +1,7 @@
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { openOutbox } from '../page/device/personOutbox.ts'
 import { Button } from '../ui/Button.tsx'
-import { fetchedPart } from '../ui/fetchedPart.tsx'
+import { fetchedPart, useWarm } from '../ui/fetchedPart.tsx'
 import { signOut } from './signOut.ts'
 
 const NotAtSchool = fetchedPart('NotAtSchool', () => import('./NotAtSchool.tsx'))
@@ -12,7 +12,7 @@ export const warmSignOut = NotAtSchool.warm
 /** Signs out. What has not reached school is said before. */
 export function SignOutButton({ large = false }: { large?: boolean }) {
   const [asks, setAsks] = useState(false)
-  useEffect(warmSignOut, [])
+  useWarm(warmSignOut)
   const press = () => {
     if ((openOutbox()?.waiting().length ?? 0) > 0) setAsks(true)
     else void signOut()

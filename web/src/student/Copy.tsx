@@ -17,6 +17,7 @@ import { WorkingPage } from '../page/work/WorkingPage.tsx'
 import { warmSignOut } from '../people/SignOutButton.tsx'
 import { apiUrl } from '../seat.ts'
 import { LinkButton } from '../ui/Button.tsx'
+import { useWarm } from '../ui/fetchedPart.tsx'
 import { Fetched, Loading, Trouble } from '../ui/Notice.tsx'
 import { CopySteps } from './CopySteps.tsx'
 import { Standing } from './Standing.tsx'
@@ -39,7 +40,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   const outbox = outboxOf(person.id)
   const bytesOf = useCallback((name: string) => outbox.bytesOf(name), [outbox])
   useOpening(copy, store)
-  useEffect(warmSignOut, [])
+  useWarm(warmSignOut)
   useEffect(() => {
     const files = filesOfPages(copy.pages).map((file) => `/files/${file}`)
     keepOffline([PAPER_WORKER, ...['/me', '/tray', `/copies/${copy.id}`, ...files].map(apiUrl)])

@@ -1,8 +1,8 @@
 import { type Untouched as Left, untouchedIn, type WorksheetPage } from '@hand-back/core'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { CopyStore } from '../page/copy/copyStore.ts'
 import { Button } from '../ui/Button.tsx'
-import { fetchedPart } from '../ui/fetchedPart.tsx'
+import { fetchedPart, useWarm } from '../ui/fetchedPart.tsx'
 
 const Untouched = fetchedPart('Untouched', () => import('./Untouched.tsx'))
 
@@ -17,7 +17,7 @@ interface HandInProps {
 
 /** Handing in: what nobody touched yet is shown first; it can be handed in all the same. */
 export function HandIn({ copy, store, pages, busy, onHandIn, onTurn }: HandInProps) {
-  useEffect(Untouched.warm, [])
+  useWarm(Untouched.warm)
   const [left, setLeft] = useState<readonly Left[]>()
   const press = () => {
     const untouched = untouchedIn(pages, store.view.getState().log.pages, copy)

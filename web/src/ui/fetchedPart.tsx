@@ -42,3 +42,14 @@ export function fetchedPart<Name extends string, Props extends Closes>(
   }
   return Object.assign(Part, { warm: () => void fetched().catch(() => {}) })
 }
+
+/** How long a screen has the network for itself, in milliseconds. */
+const SOON = 1000
+
+/** Fetches a part soon after a screen is open: it is wanted most where the network has gone by then. */
+export function useWarm(warm: () => void): void {
+  useEffect(() => {
+    const timer = setTimeout(warm, SOON)
+    return () => clearTimeout(timer)
+  }, [warm])
+}

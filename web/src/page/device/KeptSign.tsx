@@ -1,7 +1,7 @@
 import { Inbox, Loader, type LucideIcon, TriangleAlert, WifiOff } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useStore } from 'zustand'
-import { fetchedPart } from '../../ui/fetchedPart.tsx'
+import { fetchedPart, useWarm } from '../../ui/fetchedPart.tsx'
 import type { Outbox } from './outbox.ts'
 import { type Truth, truthsOf } from './truths.ts'
 
@@ -31,7 +31,7 @@ export function KeptSign({ outbox, copy }: { outbox: Outbox; copy: string }) {
   const lost = useLasting(!state.reached, CONNECTS_WITHIN, waiting || !navigator.onLine)
   const [open, setOpen] = useState(false)
   // It is opened most where the network has gone.
-  useEffect(KeptPanel.warm, [])
+  useWarm(KeptPanel.warm)
   const truths = truthsOf(state, copy, lost, slow)
   const worst = truths[0]!
   const [Icon, tone] = LOOKS[worst.state]
