@@ -10,6 +10,7 @@ import { TitleField } from '../../ui/TitleField.tsx'
 import { asked } from '../asked.ts'
 import { usePreparing } from './context.ts'
 import { InUseBar } from './InUseBar.tsx'
+import { Small } from './panels/PlaceRows.tsx'
 
 /** The bar over preparation: whose worksheet, whether it is kept, and where to go on. */
 export function PreparingBar({ onKeys }: { onKeys: () => void }) {
@@ -51,15 +52,15 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
         <span role="status" data-kept={state} className="whitespace-nowrap text-ink-soft max-upright:hidden">
           {count} {count === 1 ? 'page' : 'pages'} · {words}
         </span>
-        <IconButton label="Undo" onClick={() => store.undo()} disabled={!canUndo}>
+        <Small look="quiet" label="Undo" onClick={() => store.undo()} disabled={!canUndo}>
           <Undo2 size={19} aria-hidden="true" />
-        </IconButton>
-        <IconButton label="Redo" onClick={() => store.redo()} disabled={!canRedo}>
+        </Small>
+        <Small look="quiet" label="Redo" onClick={() => store.redo()} disabled={!canRedo}>
           <Redo2 size={19} aria-hidden="true" />
-        </IconButton>
-        <IconButton label="Keys" onClick={onKeys}>
+        </Small>
+        <Small look="quiet" label="Keys" onClick={onKeys}>
           <Keyboard size={19} aria-hidden="true" />
-        </IconButton>
+        </Small>
         <Button onClick={() => void goTo(`/worksheet/${worksheet.id}/as-a-student`)}>As a student</Button>
         {/* While it is out with a class, sending is what one came for; handing out is another thing. */}
         <Button
@@ -77,8 +78,4 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
       )}
     </>
   )
-}
-
-function IconButton({ label, ...rest }: { label: string } & React.ComponentProps<typeof Button>) {
-  return <Button look="quiet" aria-label={label} title={label} {...rest} className="!px-2" />
 }
