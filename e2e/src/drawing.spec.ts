@@ -130,12 +130,12 @@ test('a voice note comes beside what was written last; large writing begins afte
   expect(note!.x).toBeLessThan(300)
   expect(Math.abs(note!.y - 300)).toBeLessThan(60)
   await button(student, 'Write large').tap()
-  const frame = student.getByTestId('close-up-frame')
+  const edge = student.getByTestId('close-up-edge')
   await expect
     .poll(async () => {
       const after = await onScreen(student, { x: 220, y: 306 })
-      const box = (await frame.boundingBox())!
-      return box.x > after.x && box.x < after.x + 40 && box.y < after.y && box.y + box.height > after.y
+      const box = (await edge.boundingBox())!
+      return box.x > after.x && box.x < after.x + 40 && box.y > after.y && box.y < after.y + 40
     })
     .toBe(true)
 })

@@ -3,7 +3,16 @@ import type { Page } from '@playwright/test'
 import { atWork, seeAsTeacher, TABLET } from './fixtures/atWork.ts'
 import { openCopy } from './fixtures/lesson.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
-import { along, button, drawWithMouse, drawWithPen, expectInk, expectKept, touch } from './hands/hands.ts'
+import {
+  along,
+  button,
+  drawWithMouse,
+  drawWithPen,
+  expectInk,
+  expectKept,
+  onScreen,
+  touch,
+} from './hands/hands.ts'
 
 const server = testServer()
 const pdf = await makePdf([{}, {}])
@@ -38,12 +47,12 @@ test('rubbing out exactly where it passes leaves the rest; clearing a page is un
   await expectInk(teacher, { x: 190, y: 150 })
 })
 
-test('written large it lands small where the frame is, and the frame moves along', async ({ somebody }) => {
+test('written large it lands small on the line above its edge, and it goes along', async ({ somebody }) => {
   const { student } = await atWork(server, somebody, pdf, TABLET)
   await button(student, 'Write large').click()
-  const frame = student.getByTestId('close-up-frame')
+  const edge = student.getByTestId('close-up-edge')
   const strip = student.getByTestId('close-up')
-  const before = (await frame.boundingBox())!
+  const before = (await edge.boundingBox())!
   const large = (await strip.boundingBox())!
   const times = large.width / before.width
   expect(times).toBeGreaterThan(1.5)
@@ -55,16 +64,58 @@ test('written large it lands small where the frame is, and the frame moves along
   await touch(student, 'touchEnd', [])
   await expect
     .poll(
-      async () => (await frame.boundingBox())!.x !== before.x || (await frame.boundingBox())!.y !== before.y,
+      async () => (await edge.boundingBox())!.x !== before.x || (await edge.boundingBox())!.y !== before.y,
     )
     .toBe(true)
   await button(student, 'Close').click()
-  await expect(frame).toHaveCount(0)
+  await expect(edge).toHaveCount(0)
   await button(student, 'Pick up').click()
   await student.keyboard.press('Control+a')
   const ink = await boxOf(student)
   expect(ink.width).toBeGreaterThan(before.width * 0.6)
   expect(ink.width).toBeLessThan(before.width)
+})
+
+test('the edge of what is seen large is dragged by a finger or moved by keys, down to the foot of the page', async ({
+  somebody,
+}) => {
+  const { student } = await atWork(server, somebody, pdf, TABLET)
+  await button(student, 'Write large').tap()
+  const edge = student.getByTestId('close-up-edge')
+  const strip = student.getByRole('region', { name: 'Write large' })
+  /** Where the edge lies on the page, in points. */
+  const under = async () => {
+    const [box, origin, next] = await Promise.all([
+      edge.boundingBox(),
+      onScreen(student, { x: 0, y: 0 }),
+      onScreen(student, { x: 100, y: 0 }),
+    ])
+    const scale = (next.x - origin.x) / 100
+    return { x: (box!.x - origin.x) / scale, y: (box!.y - origin.y) / scale, scale }
+  }
+  await expect(edge).toBeVisible()
+  const before = await under()
+  const { x, y } = (await edge.boundingBox())!
+  const from = { x: x + 30, y: y + 14 }
+  await touch(student, 'touchStart', [from])
+  for (const part of [0.25, 0.5, 0.75, 1])
+    await touch(student, 'touchMove', [{ x: from.x + 90 * part, y: from.y - 60 * part }])
+  await touch(student, 'touchEnd', [])
+  const dragged = await under()
+  expect(dragged.x - before.x).toBeCloseTo(90 / before.scale, 0)
+  expect(dragged.y - before.y).toBeCloseTo(-60 / before.scale, 0)
+
+  await edge.press('ArrowLeft')
+  await expect.poll(async () => (await under()).x).toBeLessThan(dragged.x - 5)
+  await edge.press('ArrowDown')
+  await expect.poll(async () => (await under()).y).toBeGreaterThan(dragged.y + 5)
+  // At the foot of the page, too, the line is seen over the edge and all of the strip under it.
+  for (let line = 0; line < 40; line++) await edge.press('ArrowDown')
+  await expect.poll(async () => (await under()).y).toBeGreaterThan(842 - 12)
+  const foot = await onScreen(student, { x: 100, y: 842 - 10 })
+  const box = (await strip.boundingBox())!
+  expect(foot.y).toBeLessThan(box.y + 2)
+  expect(box.y + box.height).toBeLessThanOrEqual((await button(student, 'Write large').boundingBox())!.y)
 })
 
 test('pens, paper and the side of the strip come along to another device; nobody else sees them', async ({

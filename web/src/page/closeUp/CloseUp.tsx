@@ -6,22 +6,25 @@ import {
   type Stroke,
   type WorksheetPage,
 } from '@hand-back/core'
-import { ArrowLeft, ArrowRight, CornerDownLeft, Minus, Plus, X } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { CornerDownLeft, Minus, Plus, X } from 'lucide-react'
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { strokePath } from '../draw/strokePath.ts'
 import { StripButton } from '../strip/StripButton.tsx'
 import { PageSurface } from '../surface/PageSurface.tsx'
 import type { Writing } from '../tools/writing.ts'
-import type { View } from '../view/view.ts'
-import { beginAt, nextLine, nextWindow } from './closeUp.ts'
+import { toScreen, type View } from '../view/view.ts'
+import { beginAt, LINE_AT, nextLine, nextWindow } from './closeUp.ts'
+import { Edge } from './Edge.tsx'
 import type { CloseUpWindow } from './useCloseUp.ts'
 
 /** How high the window is at least and at most, in points. */
 const HEIGHT = { least: 22, most: 110 }
 /** After a stroke that filled the window, it moves along when nothing was written for this long, in milliseconds. */
 const PAUSE = 450
-/** How high the panel is, in CSS pixels. */
-const PANEL = 210
+/** How high the part is that one writes in, and its edge above it, in CSS pixels. */
+const INSIDE = 164
+const EDGE = 34
+const WHOLE = INSIDE + EDGE
 
 interface CloseUpProps {
   page: WorksheetPage
@@ -30,6 +33,11 @@ interface CloseUpProps {
   photoUrl: (name: string) => string
   writing: Writing
   closeUp: CloseUpWindow
+  /** How the page itself is seen, and the height of its window in CSS pixels. */
+  view: View
+  room: number
+  /** Told how much of the page's window the strip covers from below, in CSS pixels. */
+  covers: (height: number) => void
   /** The part of the page that is seen. */
   seen: () => Box
   /** Brings a part of the page in sight. */
@@ -37,19 +45,13 @@ interface CloseUpProps {
   onClose: () => void
 }
 
-/** A strip of the page seen large: what is written large lands small on its line, and the strip moves along. */
-export function CloseUp({
-  page,
-  drawn,
-  strokes,
-  photoUrl,
-  writing,
-  closeUp,
-  seen,
-  bring,
-  onClose,
-}: CloseUpProps) {
-  const panel = useRef<HTMLDivElement>(null)
+/**
+ * Part of a line seen large, right under that line: what is written large in it lands small above its edge,
+ * and it goes along with the writing.
+ */
+export function CloseUp(props: CloseUpProps) {
+  const { page, drawn, strokes, photoUrl, writing, closeUp, view, room, covers, seen, bring, onClose } = props
+  const inside = useRef<HTMLDivElement>(null)
   const [width, setWidth] = useState(0)
   const { window } = closeUp
   const lineStart = useRef(window.x)
@@ -57,16 +59,25 @@ export function CloseUp({
   const latest = useRef(closeUp)
   latest.current = closeUp
 
-  useEffect(() => {
-    const watch = new ResizeObserver(() => {
-      const wide = panel.current!.clientWidth
+  // Measured before it is seen: its edge would jump.
+  useLayoutEffect(() => {
+    const measure = () => {
+      const wide = inside.current!.clientWidth
       setWidth(wide)
-      latest.current.shape(latest.current.window.height, wide / PANEL)
-    })
-    watch.observe(panel.current!)
+      latest.current.shape(latest.current.window.height, wide / INSIDE)
+    }
+    measure()
+    const watch = new ResizeObserver(measure)
+    watch.observe(inside.current!)
     return () => watch.disconnect()
   }, [])
-  useEffect(() => () => clearTimeout(timer.current), [])
+  useEffect(() => {
+    covers(WHOLE)
+    return () => {
+      covers(0)
+      clearTimeout(timer.current)
+    }
+  }, [covers])
   // Opened, and on every other page.
   // biome-ignore lint/correctness/useExhaustiveDependencies: where one wrote last counts when it opens
   useEffect(() => {
@@ -101,62 +112,51 @@ export function CloseUp({
     }),
     [writing, page],
   )
-  const along = (by: number) => closeUp.move({ x: window.x + window.width * by, y: window.y })
+  const size = (height: number) =>
+    closeUp.shape(Math.min(HEIGHT.most, Math.max(HEIGHT.least, height)), width / INSIDE)
+  const under = toScreen(view, { x: window.x, y: window.y + window.height }).y
   return (
     <section
       aria-label="Write large"
-      className="flex shrink-0 border-t-2 border-verdigris bg-card"
-      style={{ height: PANEL }}
+      className="absolute inset-x-0 flex flex-col bg-card shadow-[0_2px_14px_rgb(30_43_58/0.28)]"
+      style={{ height: WHOLE, top: Math.max(0, Math.min(room - WHOLE, under)) }}
     >
-      <div
-        ref={panel}
-        className="relative flex min-w-0 flex-1"
-        // Writing that comes while it waits to move along is not cut off.
-        onPointerDownCapture={() => clearTimeout(timer.current)}
-      >
-        <PageSurface
-          page={page}
-          drawn={drawn}
-          strokes={strokes}
-          photoUrl={photoUrl}
-          writing={keeping}
-          label="A part of the page, seen large"
-          finger="writes"
-          lens={lens}
-          name="close-up"
-        />
-        <Guide />
-      </div>
-      <div className="grid w-[132px] grid-cols-2 content-center gap-1 border-l border-rule px-1.5">
-        <StripButton icon={ArrowLeft} label="Back" onClick={() => along(-0.5)} />
-        <StripButton icon={ArrowRight} label="On" onClick={() => along(0.5)} />
-        <StripButton
-          icon={Plus}
-          label="Larger"
-          onClick={() => closeUp.shape(Math.max(HEIGHT.least, window.height / 1.2), width / PANEL)}
-        />
-        <StripButton
-          icon={Minus}
-          label="Smaller"
-          onClick={() => closeUp.shape(Math.min(HEIGHT.most, window.height * 1.2), width / PANEL)}
-        />
-        <StripButton
-          icon={CornerDownLeft}
-          label="New line"
-          onClick={() => closeUp.set(nextLine(window, lineStart.current, page))}
-        />
-        <StripButton icon={X} label="Close" onClick={onClose} />
+      <Edge closeUp={closeUp} view={view} page={page} height={EDGE} />
+      <div className="flex min-h-0 flex-1">
+        <div
+          ref={inside}
+          className="relative flex min-w-0 flex-1 border-b border-rule"
+          // Writing that comes while it waits to move along is not cut off.
+          onPointerDownCapture={() => clearTimeout(timer.current)}
+        >
+          <PageSurface
+            page={page}
+            drawn={drawn}
+            strokes={strokes}
+            photoUrl={photoUrl}
+            writing={keeping}
+            label="A part of the page, seen large"
+            finger="writes"
+            lens={lens}
+            name="close-up"
+          />
+          <div
+            aria-hidden="true"
+            className="pointer-events-none absolute inset-x-0 border-t border-dashed border-verdigris/45"
+            style={{ top: `${LINE_AT * 100}%` }}
+          />
+        </div>
+        <div className="grid w-[128px] shrink-0 grid-cols-2 content-center gap-1 border-b border-l border-rule px-1.5">
+          <StripButton
+            icon={CornerDownLeft}
+            label="New line"
+            onClick={() => closeUp.set(nextLine(window, lineStart.current, page))}
+          />
+          <StripButton icon={X} label="Close" onClick={onClose} />
+          <StripButton icon={Plus} label="Larger" onClick={() => size(window.height / 1.2)} />
+          <StripButton icon={Minus} label="Smaller" onClick={() => size(window.height * 1.2)} />
+        </div>
       </div>
     </section>
-  )
-}
-
-/** A line to write on, two thirds down, and where the strip will move along. */
-function Guide() {
-  return (
-    <div aria-hidden="true" className="pointer-events-none absolute inset-0">
-      <div className="absolute top-[68%] right-0 left-0 border-t border-dashed border-verdigris/45" />
-      <div className="absolute top-0 right-0 bottom-0 w-[30%] bg-verdigris/5" />
-    </div>
   )
 }

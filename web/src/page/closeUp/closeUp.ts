@@ -21,6 +21,9 @@ export function lineStep(page: WorksheetPage, height: number): number {
   return height * 0.8
 }
 
+/** Where in the window the line stands that one writes on, as a part of its height: tails need room under it. */
+export const LINE_AT = 0.7
+
 /** How much of the window is written on before it moves along, and by how much it then moves. */
 const FULL = 0.7
 const GOES = 0.55
@@ -91,8 +94,7 @@ export function beginAt(
   const [nearest] = writingLines(page).sort((a, b) => far(a) - far(b))
   const free = Math.max(0, seen.x) + SPACE
   if (!nearest) return { x: free, y: centre.y - height / 2, lineStart: free }
-  // The line stands in the lower part of the window: tails need room.
-  return { x: nearest.x, y: nearest.y - height * 0.7, lineStart: nearest.x }
+  return { x: nearest.x, y: nearest.y - height * LINE_AT, lineStart: nearest.x }
 }
 
 /** Whether two stand on the same line of writing. */

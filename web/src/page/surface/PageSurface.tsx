@@ -30,6 +30,8 @@ interface PageSurfaceProps {
   onView?: (view: View, window: { width: number; height: number }) => void
   /** What lies on the page besides ink, placed by the view. */
   children?: (view: View) => ReactNode
+  /** What lies over the window of the page and takes presses for itself, placed by the view and the window's height. */
+  over?: ((view: View, room: number) => ReactNode) | undefined
 }
 
 const PEN_SEEN = 'pen seen'
@@ -48,6 +50,7 @@ export function PageSurface({
   onSurface,
   onView,
   children,
+  over,
 }: PageSurfaceProps) {
   const host = useRef<HTMLDivElement>(null)
   const surface = useRef<Surface | null>(null)
@@ -144,6 +147,7 @@ export function PageSurface({
           <div className="pointer-events-none absolute inset-0 overflow-clip">{children(view)}</div>
         )}
       </div>
+      {over?.(view, host.current?.clientHeight ?? 0)}
       {unseen && <UnseenPaper why={unseen} />}
     </div>
   )

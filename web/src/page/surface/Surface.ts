@@ -76,8 +76,8 @@ export class Surface {
   readonly #watch: ResizeObserver
   readonly #focus: FocusInSight
   #window: Size = { width: 1, height: 1 }
-  /** How much of the window a keyboard on the screen covers, from below, in CSS pixels. */
-  #covered = 0
+  /** How much of the window a keyboard on the screen and a strip over it cover, from below, in CSS pixels. */
+  #covered = { keyboard: 0, strip: 0 }
   #page: WorksheetPage | undefined
   /** How pages were seen when they were left, by their ids. */
   readonly #left = new Map<string, View>()
@@ -143,10 +143,7 @@ export class Surface {
       penSeen,
     )
     this.#focus = new FocusInSight(host, {
-      covered: (height) => {
-        this.#covered = height
-        this.panBy(0, 0)
-      },
+      covered: (keyboard) => this.#cover({ keyboard }),
       see: (box) => {
         const { dx, dy } = bringInSight(box, this.#open)
         if (dx !== 0 || dy !== 0) this.panBy(dx, dy)
@@ -238,7 +235,18 @@ export class Surface {
 
   /** The part of the window that nothing covers. */
   get #open(): Size {
-    return { width: this.#window.width, height: Math.max(1, this.#window.height - this.#covered) }
+    const covered = Math.max(this.#covered.keyboard, this.#covered.strip)
+    return { width: this.#window.width, height: Math.max(1, this.#window.height - covered) }
+  }
+
+  /** So much of the window is covered from below by a strip over it, in CSS pixels: the page can be moved out from under it. */
+  stripCovers(strip: number): void {
+    this.#cover({ strip })
+  }
+
+  #cover(more: { keyboard?: number; strip?: number }): void {
+    this.#covered = { ...this.#covered, ...more }
+    this.panBy(0, 0)
   }
 
   get view(): View {

@@ -1,6 +1,5 @@
 import type { CopyWhole, Drawn, Stroke } from '@hand-back/core'
 import { type ReactNode, useEffect } from 'react'
-import { CloseUpFrame } from '../closeUp/CloseUpFrame.tsx'
 import { useHabits } from '../habits/useHabits.ts'
 import { PageSurface } from '../surface/PageSurface.tsx'
 import { TintedPaper } from '../surface/TintedPaper.tsx'
@@ -57,12 +56,31 @@ export function Worktop(props: WorktopProps) {
             onSurface={work.setSurface}
             {...(onView ? { onView } : {})}
             label={label}
+            over={
+              work.large && writing
+                ? (view, room) => (
+                    <CloseUp
+                      page={page}
+                      drawn={drawn}
+                      strokes={strokes}
+                      photoUrl={photoUrl}
+                      writing={writing}
+                      closeUp={closeUp}
+                      view={view}
+                      room={room}
+                      covers={work.stripCovers}
+                      seen={work.seenPart}
+                      bring={work.bring}
+                      onClose={work.closeLarge}
+                    />
+                  )
+                : undefined
+            }
           >
             {(view) => (
               <>
                 {laid(view)}
                 {tint && <TintedPaper page={page} view={view} tint={tint} />}
-                {work.large && <CloseUpFrame closeUp={closeUp} view={view} />}
                 {picking.bounds && (
                   <PickedBox
                     picking={picking}
@@ -82,19 +100,6 @@ export function Worktop(props: WorktopProps) {
           </PageSurface>
           {props.children}
         </main>
-        {work.large && writing && (
-          <CloseUp
-            page={page}
-            drawn={drawn}
-            strokes={strokes}
-            photoUrl={photoUrl}
-            writing={writing}
-            closeUp={closeUp}
-            seen={work.seenPart}
-            bring={work.bring}
-            onClose={work.closeLarge}
-          />
-        )}
       </div>
       {props.strip(strip !== 'bottom')}
       {work.keysShown && <KeysDialog person={person} groups={work.keys} onClose={work.hideKeys} />}

@@ -78,6 +78,7 @@ export function useWork(on: WorkOn) {
     () => surface?.seenPart() ?? { x: 0, y: 0, width: page.width, height: page.height },
     [surface, page],
   )
+  const stripCovers = useCallback((height: number) => surface?.stripCovers(height), [surface])
   const closeUp = useCloseUp(page, middle)
   const { look, putting } = tools
   const pasting = useWorkClipboard({
@@ -157,6 +158,7 @@ export function useWork(on: WorkOn) {
     /** The part of the page that is seen. */
     seenPart: part,
     bring: (box: Box) => surface?.bring(box),
+    stripCovers,
     /** Writing large is open. */
     large: large && writing !== undefined,
     closeLarge: () => setLarge(false),
