@@ -14,8 +14,9 @@ const STEPS = 8
 /**
  * PDF path operators that fill the outline of a stroke, in page space (points, y down); the caller
  * sets the transformation. The outline is written with as few corners as a printer can show, to 1/16 pt.
+ * `fill`: the operators that say what it is filled with; its colour, if left out.
  */
-export function strokeOperators(stroke: Stroke): string {
+export function strokeOperators(stroke: Stroke, fill = `${colourOperands(stroke.colour)} rg`): string {
   const outline = strokeOutline(strokePoints(stroke), stroke.nib, strokeWidth(stroke))
   if (outline.length < 3) return ''
   const [first, ...others] = simplify(tracedCorners(outline), PRINTED_ERROR)
@@ -24,7 +25,7 @@ export function strokeOperators(stroke: Stroke): string {
   const lines = others.map(({ x, y }) => `${steps(x - first.x)} ${steps(y - first.y)} l`)
   const size = 1 / STEPS
   return [
-    `q ${colourOperands(stroke.colour)} rg ${size} 0 0 ${size} ${short(first.x)} ${short(first.y)} cm`,
+    `q ${fill} ${size} 0 0 ${size} ${short(first.x)} ${short(first.y)} cm`,
     '0 0 m',
     ...lines,
     'f Q',

@@ -52,7 +52,7 @@ describe('bends between samples', () => {
 
 describe('outlines of few samples', () => {
   test('a zigzag with one sample a leg reaches all its corners', () => {
-    for (const nib of ['pen', 'marker'] as const) {
+    for (const nib of ['pen', 'felt tip'] as const) {
       const corners = [at(0, 0), at(10, -14), at(20, 0), at(30, -14), at(40, 0)]
       const outline = strokeOutline(corners, nib, 2)
       for (const { x, y } of corners.slice(1, -1)) {

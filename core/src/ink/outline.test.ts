@@ -127,7 +127,7 @@ test('a sample that says nothing new is not kept', () => {
 describe('tiny writing', () => {
   const size = (points: { x: number; y: number }[], width: number) => {
     const ink = points.map((point, index) => ({ ...point, pressure: 0.5, time: index * 8 }))
-    const box = boundsOf(strokeOutline(ink, 'marker', width).map(([x, y]) => ({ x: x!, y: y! })))
+    const box = boundsOf(strokeOutline(ink, 'felt tip', width).map(([x, y]) => ({ x: x!, y: y! })))
     return [box.x1 - box.x0, box.y1 - box.y0] as const
   }
 

@@ -15,10 +15,11 @@ export interface PathSink {
 
 /** How a nib answers: how much its width follows pressure (0 to 1), and whether its ends run out thin. */
 const ANSWERS: Record<Nib, { readonly thinning: number; readonly runsOut: boolean }> = {
+  pencil: { thinning: 0.8, runsOut: false },
   pen: { thinning: 0.55, runsOut: false },
-  marker: { thinning: 0, runsOut: false },
+  'felt tip': { thinning: 0, runsOut: false },
   highlighter: { thinning: 0, runsOut: false },
-  brush: { thinning: 0.92, runsOut: true },
+  paintbrush: { thinning: 0.92, runsOut: true },
 }
 
 /** A nib is at least so many units wide where its outline is computed. */
@@ -48,7 +49,7 @@ export function strokeOutline(points: readonly InkPoint[], nib: Nib, width: numb
   // The method leaves out what is nearer than a few units to an end, whatever the width: in units in which
   // a nib is many wide, a short dash of a thin pen is as long as it was drawn.
   const fine = Math.max(1, NIB_UNITS / width)
-  // A short touch of the brush runs out within its own length.
+  // A short touch of the paintbrush runs out within its own length.
   const taper = runsOut ? { taper: Math.min(width * 2.5, extent * 0.4) * fine, cap: true } : { cap: true }
   const pressed = thinning > 0 && !hasPressure(points) ? asIfPressed(points, width) : points
   const outline = getStroke(

@@ -11,15 +11,22 @@ export const madeId = z.uuid()
 export const colour = z.string().regex(/^#[0-9a-f]{6}$/)
 
 /**
- * What kind of nib drew a stroke: a `pen` answers a little to pressure, a `marker` is round and even, a
- * `highlighter` flat, wide and see-through, a `brush` answers clearly to pressure and speed.
+ * What drew a stroke: a `pencil` leaves the paper's grain and is broader the flatter it lies, a `pen` answers
+ * a little to pressure, a `felt tip` is round and even, a `highlighter` flat, wide and see-through, a
+ * `paintbrush` answers clearly to pressure and speed.
  */
-export const nib = z.enum(['pen', 'marker', 'highlighter', 'brush'])
+export const nib = z.enum(['pencil', 'pen', 'felt tip', 'highlighter', 'paintbrush'])
 export type Nib = z.infer<typeof nib>
 export const NIBS = nib.options
 
 /** Whether ink lets what is under it shine through: it is multiplied with it, and lies under all other ink. */
 export const shinesThrough = (of: { readonly nib: Nib }): boolean => of.nib === 'highlighter'
+
+/** Whether the grain of the paper shows in it (ink/grain.ts). */
+export const isGrainy = (of: { readonly nib: Nib }): boolean => of.nib === 'pencil'
+
+/** Whether it gets broader the flatter its pen is held. */
+export const leans = (of: { readonly nib: Nib }): boolean => of.nib === 'pencil' || of.nib === 'paintbrush'
 
 /** The longest packed stroke taken, in base64 letters: far above the longest a hand draws. */
 const MOST_INK = 900_000

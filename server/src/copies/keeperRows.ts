@@ -3,6 +3,7 @@ import {
   type Exchange,
   type KeptEvent,
   type Layer,
+  LOG_VERSION,
   opened,
   type PageEvent,
 } from '@hand-back/core'
@@ -10,7 +11,7 @@ import type pg from 'pg'
 import type { PrintedOn } from './judge.ts'
 import { COPY_FIELDS, type CopyRecord } from './place.ts'
 import { SEEN_BY_STUDENTS } from './seenAttachments.ts'
-import { LOG_VERSION, toStored } from './storedEvent.ts'
+import { toStored } from './storedEvent.ts'
 
 /** A copy that is held until the transaction ends. */
 export interface HeldCopy extends CopyRecord {

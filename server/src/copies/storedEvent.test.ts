@@ -1,8 +1,8 @@
-import { ITEM_KINDS, type Item, type PageEvent, toBase64 } from '@hand-back/core'
+import { ITEM_KINDS, type Item, LOG_VERSION, type PageEvent, toBase64 } from '@hand-back/core'
 import { fromSchema } from '@hand-back/core/test/fromSchema.ts'
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { fromStored, LOG_VERSION, toStored } from './storedEvent.ts'
+import { fromStored, toStored } from './storedEvent.ts'
 
 const added = { seq: 3, author: 'ana', round: 1, keptAt: 17 }
 const back = (event: PageEvent, version = LOG_VERSION) =>

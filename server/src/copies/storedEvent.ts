@@ -1,4 +1,12 @@
-import { fromBase64, type Item, type KeptEvent, type PageEvent, type Stroke, toBase64 } from '@hand-back/core'
+import {
+  fromBase64,
+  type Item,
+  type KeptEvent,
+  type PageEvent,
+  type Stroke,
+  toBase64,
+  upToDate,
+} from '@hand-back/core'
 
 /** An event as the database holds it: packed ink as bytes, in order of its strokes, all else as JSON. */
 export interface StoredEvent {
@@ -21,22 +29,6 @@ export function toStored(event: PageEvent): StoredEvent {
     return { ...item, points: bytes.length }
   })
   return { body: { ...body, items }, ink: Buffer.concat(ink) }
-}
-
-/** In which way events are written now. */
-export const LOG_VERSION = 1
-
-/**
- * What brings the body of an event from one version to the next: `UPGRADES[1]` from 1 to 2. A log is never
- * rewritten; what was written long ago is brought up to date each time that it is read.
- */
-const UPGRADES: Readonly<Record<number, (body: Body) => Body>> = {}
-
-function upToDate(body: Body, version: number): Body {
-  if (version > LOG_VERSION) throw new Error(`this log was written by a newer Hand Back (${version})`)
-  let now = body
-  for (let at = version; at < LOG_VERSION; at++) now = UPGRADES[at]!(now)
-  return now
 }
 
 export interface EventRow extends StoredEvent {

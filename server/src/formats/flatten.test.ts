@@ -149,6 +149,21 @@ describe('a flattened copy', () => {
     expect(seen.at(200, 100)[2]).toBeLessThan(180)
   })
 
+  test('a pencil leaves the grain of the paper, a pen none', async () => {
+    const grainy = lineStroke([20, 60], [280, 60], { nib: 'pencil', colour: '#0000ff', width: 24 })
+    const even = lineStroke([20, 140], [280, 140], { nib: 'pen', colour: '#0000ff', width: 24 })
+    const page = pageOf(paperOf(0, [0, 0, 300, 200]))
+    const files = new Map([[FILE, await makePdf([{ width: 300, height: 200 }])]])
+    const seen = await render(await flatten({ title: 'x', pages: [{ page, items: [grainy, even] }], files }))
+    const reds = (y: number) => Array.from({ length: 200 }, (_, at) => seen.at(50 + at, y)[0]!)
+    const mean = (of: readonly number[]) => of.reduce((sum, one) => sum + one, 0) / of.length
+    expect(mean(reds(140))).toBe(0)
+    // About a fifth of the paper shows, here more and there less.
+    expect(mean(reds(60))).toBeGreaterThan(255 * 0.1)
+    expect(mean(reds(60))).toBeLessThan(255 * 0.35)
+    expect(Math.max(...reds(60)) - Math.min(...reds(60))).toBeGreaterThan(60)
+  })
+
   test('takes picture pages and marks voice notes', async () => {
     const picture = await sharp({ create: { width: 200, height: 100, channels: 3, background: '#00ff00' } })
       .png()

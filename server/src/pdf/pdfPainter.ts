@@ -14,6 +14,7 @@ import {
   drawnRuling,
   HIGHLIGHTER_OPACITY,
   invertAffine,
+  isGrainy,
   joinAffine,
   type PdfPaper,
   pathOperators,
@@ -22,6 +23,7 @@ import {
   strokeOperators,
 } from '@hand-back/core'
 import { measure, PdfFonts } from './fonts.ts'
+import { GrainPattern } from './grainPattern.ts'
 import type { Originals } from './originals.ts'
 
 type Of<Kind extends Drawn['kind']> = Extract<Drawn, { kind: Kind }>
@@ -31,6 +33,7 @@ export class PdfPainter {
   readonly #output: PDFDocument
   readonly #originals: Originals
   readonly #fonts: PdfFonts
+  readonly #grain: GrainPattern
   readonly #pictures = new Map<string, PDFImage>()
   readonly #forms = new Map<string, PDFEmbeddedPage>()
   readonly #shiningOn = new Map<PDFPage, string>()
@@ -40,6 +43,7 @@ export class PdfPainter {
     this.#output = output
     this.#originals = originals
     this.#fonts = new PdfFonts(output)
+    this.#grain = new GrainPattern(output)
   }
 
   /** The operators that draw it on `page`, in page space (points, y down). */
@@ -70,7 +74,8 @@ export class PdfPainter {
 
   /** Ink that shines through is multiplied with what is under it. */
   #stroke(page: PDFPage, { stroke, lies }: Of<'stroke'>): string {
-    const drawn = strokeOperators(stroke)
+    const fill = isGrainy(stroke) ? this.#grain.fill(page, stroke.colour) : undefined
+    const drawn = strokeOperators(stroke, fill)
     const inked = shinesThrough(stroke) ? `q ${this.#shining(page)} gs\n${drawn}\nQ` : drawn
     return lies ? inBox(lies.inner, lies.box, inked) : inked
   }

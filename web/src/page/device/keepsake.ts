@@ -1,4 +1,4 @@
-import type { SignedEvent, Thing } from '@hand-back/core'
+import { type SignedEvent, type Thing, upToDate } from '@hand-back/core'
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB, type StoreNames } from 'idb'
 
 /** A sound or picture, by its own name, that has not reached school yet. */
@@ -132,7 +132,8 @@ export function deviceKeepsake(): Keepsake {
         const transaction = db.transaction(['outgoing', 'attachments'])
         const events = await transaction.objectStore('outgoing').index('person').getAll(person)
         return Promise.all(
-          events.map(async ({ attachment: name, ...event }): Promise<Kept> => {
+          events.map(async ({ attachment: name, ...row }): Promise<Kept> => {
+            const event = { ...row, event: upToDate(row.event, 1) }
             const attachment = name && (await transaction.objectStore('attachments').get(name))
             return attachment ? { ...event, attachment } : event
           }),

@@ -1,4 +1,4 @@
-import type { KeptEvent } from '@hand-back/core'
+import { type KeptEvent, upToDate } from '@hand-back/core'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 
 /** Events that were read together stand in one row: a row for each would take long to write. */
@@ -63,7 +63,7 @@ export function logCache(person: string): LogCache {
     async of(copy) {
       try {
         const rows = await (await logs()).getAllFromIndex('read', 'copy', [person, copy])
-        return rows.flatMap(({ events }) => events)
+        return rows.flatMap(({ events }) => events.map((event) => upToDate(event, 1)))
       } catch {
         return []
       }

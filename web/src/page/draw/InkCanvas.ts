@@ -1,5 +1,6 @@
 import { type Bounds, overlap, type Stroke } from '@hand-back/core'
 import type { Size, View } from '../view/view.ts'
+import { inkFill } from './inkFill.ts'
 import { strokePath } from './strokePath.ts'
 
 /**
@@ -64,7 +65,7 @@ export class InkCanvas {
       const { path, bounds } = strokePath(stroke)
       if (overlap(bounds, shown)) {
         context.setTransform(...space)
-        context.fillStyle = stroke.colour
+        context.fillStyle = inkFill(stroke)
         context.fill(path)
       }
       // What is not in sight is drawn only when it is looked at: all of it at once, if it were left to the end.
@@ -157,7 +158,7 @@ export class InkCanvas {
   #draw(stroke: Stroke, within?: Bounds): void {
     const { path, bounds } = strokePath(stroke)
     if (within && !overlap(bounds, within)) return
-    this.#context.fillStyle = stroke.colour
+    this.#context.fillStyle = inkFill(stroke)
     this.#context.fill(path)
   }
 

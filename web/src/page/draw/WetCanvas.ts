@@ -11,6 +11,7 @@ import {
 import type { Swatch } from '../strip/swatches.ts'
 import type { Size, View } from '../view/view.ts'
 import { fitCanvas } from './InkCanvas.ts'
+import { inkFill } from './inkFill.ts'
 
 /** The stroke being drawn, alone on its canvas: only where it was and is gets cleared and filled again. */
 export class WetCanvas {
@@ -37,7 +38,7 @@ export class WetCanvas {
     const context = this.#context
     const ratio = this.#ratio
     context.setTransform(view.scale * ratio, 0, 0, view.scale * ratio, view.x * ratio, view.y * ratio)
-    context.fillStyle = swatch.colour
+    context.fillStyle = inkFill(swatch)
     const seeThrough = shinesThrough(swatch)
     context.globalAlpha = seeThrough ? HIGHLIGHTER_OPACITY : 1
     // Wet or kept, a highlighter never hides what it goes over.

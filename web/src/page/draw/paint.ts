@@ -6,6 +6,7 @@ import {
   HIGHLIGHTER_OPACITY,
   shinesThrough,
 } from '@hand-back/core'
+import { inkFill } from './inkFill.ts'
 import { cssFont, measure } from './letters.ts'
 import { strokePath } from './strokePath.ts'
 
@@ -147,7 +148,7 @@ function drawStroke(context: CanvasRenderingContext2D, { stroke, lies }: Of<'str
     context.translate(box.x - inner.x * sx, box.y - inner.y * sy)
     context.scale(sx, sy)
   }
-  context.fillStyle = stroke.colour
+  context.fillStyle = inkFill(stroke)
   if (shinesThrough(stroke)) {
     context.globalCompositeOperation = 'multiply'
     context.globalAlpha = HIGHLIGHTER_OPACITY

@@ -1,27 +1,28 @@
 import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { COLOURS } from './swatches.ts'
 
-/** Colours to choose from, each as ink, and any other. */
+/** Colours to choose from, each as a line of ink with the name that children have for it, and any other. */
 export function ColourGrid({ colour, onPick }: { colour: string; onPick: (colour: string) => void }) {
   return (
     <div className="flex flex-col gap-3">
-      <OneOf label="Colour" value={colour} onChoose={onPick} className="grid grid-cols-6 gap-1">
+      <OneOf label="Colour" value={colour} onChoose={onPick} className="grid grid-cols-3 gap-x-1">
         {COLOURS.map(([value, name]) => (
           <Option
             key={value}
             value={value}
             aria-label={name}
-            className={`grid h-[44px] place-items-center rounded-tag border ${colour === value ? 'border-ink bg-sheet' : 'border-transparent hover:bg-sheet'}`}
+            className={`flex h-[44px] flex-col items-stretch justify-center gap-0.5 rounded-tag border px-2 text-left text-small leading-none ${colour === value ? 'border-ink bg-sheet font-bold' : 'border-transparent hover:bg-sheet'}`}
           >
-            <svg width="30" height="22" aria-hidden="true">
+            <svg viewBox="0 0 90 14" className="h-[14px] w-full" aria-hidden="true">
               <path
-                d="M4 12C8 2 12 4 14 11s6 9 12-1"
+                d="M4 8C14 3 24 4 36 7s32 4 50-2"
                 fill="none"
                 stroke={value}
-                strokeWidth="5"
+                strokeWidth="5.5"
                 strokeLinecap="round"
               />
             </svg>
+            {name}
           </Option>
         ))}
       </OneOf>

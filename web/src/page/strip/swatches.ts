@@ -20,18 +20,19 @@ export const COLOURS: readonly (readonly [string, string])[] = [
 
 /** Widths on offer, in points; the second is the usual one. */
 export const WIDTHS: Record<Nib, readonly number[]> = {
+  pencil: [0.8, 1.4, 2.6, 5],
   pen: [1, 1.8, 3, 5.5],
-  marker: [1.4, 3, 6, 10],
-  brush: [3, 6, 10, 18],
+  'felt tip': [1.4, 3, 6, 10],
+  paintbrush: [3, 6, 10, 18],
   highlighter: [9, 14, 22, 32],
 }
 
 export const STUDENT_SWATCHES: readonly Swatch[] = [
   { nib: 'pen', colour: '#1e2b3a', width: 1.8 },
   { nib: 'pen', colour: '#2457a6', width: 1.8 },
-  { nib: 'pen', colour: '#2e7d46', width: 1.8 },
-  { nib: 'marker', colour: '#d22f2f', width: 3 },
-  { nib: 'brush', colour: '#0f7c8c', width: 6 },
+  { nib: 'pencil', colour: '#1e2b3a', width: 1.4 },
+  { nib: 'felt tip', colour: '#d22f2f', width: 3 },
+  { nib: 'paintbrush', colour: '#0f7c8c', width: 6 },
   { nib: 'highlighter', colour: '#e9b93b', width: 14 },
 ]
 
@@ -51,7 +52,7 @@ export function inkInHand(inHand: Swatch, swatches: readonly Swatch[]): Swatch {
 /** What a swatch is called for those who hear it. */
 export function swatchName({ nib, colour, width }: Swatch): string {
   const name = COLOURS.find(([value]) => value === colour)?.[1] ?? colour
-  const widths = WIDTHS[nib]
-  const thick = widths.length > 0 && width > widths[1]! ? 'thick ' : width < widths[1]! ? 'fine ' : ''
-  return `${thick}${name} ${nib}`
+  const [, usual, thick, thickest] = WIDTHS[nib] as [number, number, number, number]
+  const how = width >= thickest ? 'thickest ' : width >= thick ? 'thick ' : width < usual ? 'fine ' : ''
+  return `${how}${name} ${nib}`
 }

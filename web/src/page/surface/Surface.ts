@@ -3,6 +3,7 @@ import {
   boxOfBounds,
   type Drawn,
   type Guide,
+  leans,
   type Point,
   Steadier,
   type Stroke,
@@ -133,7 +134,7 @@ export class Surface {
         zoom: (at, factor) =>
           this.#page && this.setView(zoomAt(this.#view, at, factor, this.#page, this.#open)),
         tappedTwice: () => this.fit(),
-        leans: () => this.#writing?.tool === 'pen' && this.#writing.swatch.nib === 'brush',
+        leans: () => this.#writing?.tool === 'pen' && leans(this.#writing.swatch),
         penSeen: () => {
           this.#penSeen = true
           this.finger = this.#finger

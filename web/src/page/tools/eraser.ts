@@ -1,4 +1,4 @@
-import { Eraser } from 'lucide-react'
+import { RubHereSign, RubWholeSign } from '../strip/signs.ts'
 import type { Tool } from './tool.ts'
 
 /** Rubs out ink. */
@@ -8,8 +8,8 @@ export const eraser: Tool = {
     setting: 'eraser',
     legend: 'Rub out',
     options: [
-      { value: 'whole', words: 'whole lines', icon: Eraser },
-      { value: 'exact', words: 'just here', icon: Eraser },
+      { value: 'whole', words: 'whole lines', icon: RubWholeSign },
+      { value: 'exact', words: 'just here', icon: RubHereSign },
     ],
   },
   key: { key: 'e', words: 'rub out', under: 'Pens' },

@@ -5,7 +5,7 @@ import { put } from './put.ts'
 import type { Tool } from './tool.ts'
 
 /** Every tool, in the order of the strip. */
-export const TOOLS = { pen, eraser, pick, put } satisfies Record<string, Tool>
+export const TOOLS = { pen, pick, eraser, put } satisfies Record<string, Tool>
 export type ToolName = keyof typeof TOOLS
 
 /** The tools with their names. */

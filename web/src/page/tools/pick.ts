@@ -1,4 +1,4 @@
-import { Lasso, SquareDashed } from 'lucide-react'
+import { BoxSign, LoopSign } from '../strip/signs.ts'
 import { type Tool, wayfarer } from './tool.ts'
 
 /** Picks up what it goes round, or what lies under a tap. */
@@ -8,8 +8,8 @@ export const pick: Tool = {
     setting: 'boxes',
     legend: 'Draw round things',
     options: [
-      { value: 'loop', words: 'loop', icon: Lasso },
-      { value: 'box', words: 'box', icon: SquareDashed },
+      { value: 'loop', words: 'loop', icon: LoopSign },
+      { value: 'box', words: 'box', icon: BoxSign },
     ],
   },
   key: { key: 'p', words: 'pick up', under: 'Picking up' },

@@ -1,6 +1,6 @@
 import { Redo2, Undo2 } from 'lucide-react'
 import { type ReactNode, useContext } from 'react'
-import { StripBar } from '../strip/StripBar.tsx'
+import { StaysInSight, StripBar } from '../strip/StripBar.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
 import { Upright } from '../strip/StripCard.tsx'
 import { ALL_TOOLS, type ToolName } from '../tools/index.ts'
@@ -16,7 +16,7 @@ interface PageStripProps {
   onRedo: () => void
   /** Stands in place of the pens, while something is picked up. */
   picked: ReactNode
-  /** More tools after the eraser and the loop. */
+  /** What is laid on the page, and how it is seen. */
   children: ReactNode
   /** Along a side instead of below. */
   upright: boolean
@@ -34,21 +34,12 @@ export function PageStrip({
   upright,
 }: PageStripProps) {
   return (
-    <StripBar
-      label="Writing"
-      upright={upright}
-      fixed={
-        <>
-          <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
-          <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
-          <Divider />
-        </>
-      }
-    >
+    <StripBar label="Writing" upright={upright}>
       {picked || (
         <>
           <SwatchStrip tools={tools} />
           <Divider />
+          {/* What changes what is there stands together. */}
           {ALL_TOOLS.map(
             ([name, { label, icon, ways }]) =>
               label &&
@@ -68,6 +59,11 @@ export function PageStrip({
           )}
         </>
       )}
+      <StaysInSight>
+        <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
+        <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
+      </StaysInSight>
+      {!picked && <Divider />}
       {children}
     </StripBar>
   )

@@ -1,7 +1,7 @@
-import { TextCursorInput } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { PickedStrip } from '../picking/PickedStrip.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
+import { WriteLargeSign } from '../strip/signs.ts'
 import { ZoomButtons } from '../surface/ZoomButtons.tsx'
 import { PutMenu } from '../things/PutMenu.tsx'
 import { PageStrip } from './PageStrip.tsx'
@@ -53,7 +53,7 @@ export function WorkingStrip({ work, upright, children, onLookBack, onPrint, onR
           />
           {children}
           <StripButton
-            icon={TextCursorInput}
+            icon={WriteLargeSign}
             label="Write large"
             pressed={work.large}
             onClick={work.toggleLarge}

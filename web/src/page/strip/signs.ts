@@ -1,0 +1,40 @@
+import { createLucideIcon } from 'lucide-react'
+
+/** Our own signs of the row of tools, in the grid and line of the others: a piece of writing, and what is done to it. */
+const WRITING = 'M7.5 12.5c1-3.6 2.4-3.6 3.5-.9s2.6 2.7 5-1'
+
+export const LoopSign = createLucideIcon('loop', [
+  ['path', { d: WRITING, key: 'writing' }],
+  [
+    'path',
+    {
+      d: 'M21.5 6C15 2.4 2.5 4 2.5 12.2c0 5 4.5 8.5 9.5 8.5s9.5-3.5 9.5-8.5c0-4.4-2.3-7.7-5.5-9.7',
+      key: 'around',
+    },
+  ],
+])
+
+export const BoxSign = createLucideIcon('box', [
+  ['path', { d: WRITING, key: 'writing' }],
+  ['path', { d: 'M3 4.5h18v15H3z', strokeDasharray: '3.4 3.2', strokeDashoffset: '1.7', key: 'around' }],
+])
+
+/** A line that is going, to its end. */
+export const RubWholeSign = createLucideIcon('rub-whole', [
+  ['path', { d: 'M2.5 12c1.6-4.4 3.4-6 5-5', key: 'left' }],
+  ['path', { d: 'M9.8 10c2.6 6 5.7 4.5 11.7-4', strokeDasharray: '0.1 3.6', key: 'going' }],
+  ['path', { d: 'M6 18.5h.01M10.5 20.5h.01M15 18h.01M19 20h.01', key: 'crumbs' }],
+])
+
+/** A line, broken where it was rubbed. */
+export const RubHereSign = createLucideIcon('rub-here', [
+  ['path', { d: 'M2.5 12.5C4 8.5 5.5 6.5 7.2 6.6M16.3 13.4c1.6-.2 3.4-1.6 5.2-4.4', key: 'left' }],
+  ['path', { d: 'M10 20h.01M14 18.5h.01M11.5 15.8h.01', key: 'crumbs' }],
+])
+
+/** Small writing on its line, and the same large under it. */
+export const WriteLargeSign = createLucideIcon('write-large', [
+  ['path', { d: 'M3 6.5h18', key: 'line' }],
+  ['path', { d: 'M5 4c.7-1.8 1.4-1.8 2-.4s1.2 1.2 2-.4', key: 'small' }],
+  ['path', { d: 'M3.5 18.5c3-9.5 6-9.5 8-2.2s5 6.5 9.5-3', key: 'large' }],
+])
