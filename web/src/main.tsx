@@ -3,11 +3,11 @@ import { QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
-import { Toaster } from 'sonner'
 import { App } from './App.tsx'
 import { queryClient } from './api/queries.ts'
 import { SEAT } from './seat.ts'
 import { ErrorBoundary } from './ui/ErrorBoundary.tsx'
+import { NoticePlace } from './ui/NoticePlace.tsx'
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
@@ -17,20 +17,7 @@ createRoot(document.getElementById('root')!).render(
           <App />
         </ErrorBoundary>
       </BrowserRouter>
-      <Toaster
-        position="bottom-center"
-        offset={88}
-        duration={7000}
-        toastOptions={{
-          style: {
-            background: 'var(--color-ink)',
-            color: 'var(--color-sheet)',
-            border: 'none',
-            fontFamily: 'var(--font-sans)',
-            fontSize: '0.9375rem',
-          },
-        }}
-      />
+      <NoticePlace />
     </QueryClientProvider>
   </StrictMode>,
 )
