@@ -158,7 +158,7 @@ test('a teacher changes the password: other devices are out, this one stays; the
 }) => {
   const here = await somebody()
   await prepareLesson(server, here, [], pdf, false)
-  const name = 'Marit Aune'
+  const name = 'Marit Abara'
   const signIn = async (page: Page, password: string) => {
     await page.goto(server.url)
     await page.getByRole('button', { name: 'I am a teacher' }).click()

@@ -45,7 +45,7 @@ test('a slip printed for the class signs in on a tablet that somebody else had',
   await tablet.goto(codes[0]!)
   await expect(tablet.getByRole('heading', { name: /^Are you / })).toBeVisible()
   await tablet.getByRole('button', { name: 'Yes, come in' }).click()
-  await expect(tablet.getByRole('heading', { name: 'To do' })).toBeVisible()
+  await expect(tablet.getByRole('heading', { name: 'In your hands' })).toBeVisible()
   const first = (await tablet.locator('header b').textContent()) ?? ''
   await tablet.goto(codes[1]!)
   // Somebody else is signed in here: that is said, and nothing is done without a press.

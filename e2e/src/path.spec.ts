@@ -18,7 +18,7 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   const teacher = await somebody({ acceptDownloads: true })
   await teacher.goto(server.url)
   await teacher.getByLabel('Setup code').fill('tide 2345')
-  await teacher.getByLabel('Your name').fill('Marit Aune')
+  await teacher.getByLabel('Your name').fill('Marit Abara')
   await teacher.getByLabel('A password').fill('low tide at noon')
   await teacher.getByRole('button', { name: 'Begin' }).click()
   await expect(teacher.getByRole('heading', { name: 'Nothing is handed out yet' })).toBeVisible()
@@ -166,7 +166,7 @@ async function signInStudent(page: Page, code: string, name: string, pin: string
   await page.getByRole('button', { name }).click()
   await page.getByLabel('Your PIN').fill(pin)
   await page.getByRole('button', { name: 'Come in' }).click()
-  await expect(page.getByRole('heading', { name: 'To do' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'In your hands' })).toBeVisible()
   return page
 }
 

@@ -175,7 +175,7 @@ test('what a closed tab left is sent by the one still open, at once', async ({ s
   await openCopy(server, first, lesson, 0)
   const second = await first.context().newPage()
   await second.goto(server.url)
-  await expect(second.getByRole('heading', { name: 'To do' })).toBeVisible()
+  await expect(second.getByRole('heading', { name: 'In your hands' })).toBeVisible()
   // Only this tab is cut off: its connection takes nothing.
   await first.evaluate(() => {
     dispatchEvent(new Event('offline'))

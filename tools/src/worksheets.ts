@@ -53,20 +53,39 @@ function measurePlaces() {
   return found
 }
 
+interface Face {
+  readonly family: string
+  readonly from: string
+  readonly file: string
+  readonly weight?: number
+  readonly range?: string
+}
+
 function fontFaces(): string {
-  const faces = [
-    [
-      'Atkinson Hyperlegible Next Variable',
-      '@fontsource-variable/atkinson-hyperlegible-next',
-      'atkinson-hyperlegible-next-latin-wght-normal',
-    ],
-    ['Literata Variable', '@fontsource-variable/literata', 'literata-latin-wght-normal'],
-  ] as const
+  const faces: readonly Face[] = [
+    {
+      family: 'Atkinson Hyperlegible Next Variable',
+      from: '@fontsource-variable/atkinson-hyperlegible-next',
+      file: 'atkinson-hyperlegible-next-latin-wght-normal',
+    },
+    {
+      family: 'Literata Variable',
+      from: '@fontsource-variable/literata',
+      file: 'literata-latin-wght-normal',
+    },
+    ...([400, 700] as const).map((weight) => ({
+      family: 'Plain digits',
+      from: '@fontsource/andika',
+      file: `andika-latin-${weight}-normal`,
+      weight,
+      range: 'unicode-range:U+30-39;',
+    })),
+  ]
   return faces
-    .map(([family, packageName, file]) => {
-      const folder = dirname(require.resolve(`${packageName}/package.json`))
+    .map(({ family, from, file, weight = '200 900', range = '' }) => {
+      const folder = dirname(require.resolve(`${from}/package.json`))
       const bytes = readFileSync(join(folder, 'files', `${file}.woff2`)).toString('base64')
-      return `@font-face{font-family:"${family}";font-weight:200 900;src:url(data:font/woff2;base64,${bytes})}`
+      return `@font-face{font-family:"${family}";font-weight:${weight};${range}src:url(data:font/woff2;base64,${bytes})}`
     })
     .join('')
 }

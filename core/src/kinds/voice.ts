@@ -32,14 +32,12 @@ export const voice: ItemKind<VoiceNote> = {
   touches: ({ x, y }, box) => overlap(boundsOfBox(box), { x0: x, y0: y, x1: x, y1: y }),
 }
 
-/** On paper: three bars in a tag, so that a reader knows there is something to hear. */
+/** On paper: a line of ink in a tag, as on the screen, so that a reader knows there is something to hear. */
 function voiceSign({ x, y }: VoiceNote): Drawn[] {
   const tag = boxPath({ x, y, width: 29, height: 22 })
-  const bars = [6, 14, 9].map((height, index) =>
-    boxPath({ x: x + 7 + index * 6, y: y + 11 - height / 2, width: 3, height }),
-  )
+  const line = `M${x + 5} ${y + 12}Q${x + 8} ${y + 3} ${x + 11} ${y + 11}Q${x + 14} ${y + 19} ${x + 17} ${y + 11}Q${x + 20} ${y + 4} ${x + 24} ${y + 11}`
   return [
     { kind: 'path', d: tag, fill: '#f7f5ef', stroke: INK, width: 0.8 },
-    { kind: 'path', d: bars.join(''), fill: INK },
+    { kind: 'path', d: line, stroke: INK, width: 1.8 },
   ]
 }

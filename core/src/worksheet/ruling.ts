@@ -58,5 +58,5 @@ export const PAGE_SIZES = {
   A5: { width: 148, height: 210 },
   A3: { width: 297, height: 420 },
   Square: { width: 210, height: 210 },
-  'Wide screen': { width: 338.7, height: 190.5 },
+  'Screen 16 : 9': { width: 320, height: 180 },
 } as const

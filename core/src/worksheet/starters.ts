@@ -27,22 +27,13 @@ export const STARTERS: readonly Starter[] = [
   },
   {
     title: 'Sort the cards',
-    about: 'three columns, cards, and two that fit nowhere',
+    about: 'three columns, cards, and two that live in none of them',
     sheet(newId) {
       const make = new PageMaker(newId)
       const places = ['On the rocks', 'In the pool', 'Under the sand'].map((label, index) =>
         make.drop(at(15 + index * 61, 40, 58, 110), label),
       )
-      const words = [
-        'limpet',
-        'shore crab',
-        'lugworm',
-        'barnacle',
-        'goby',
-        'cockle',
-        'sea star',
-        'razor shell',
-      ]
+      const words = ['limpet', 'shore crab', 'lugworm', 'barnacle', 'goby', 'cockle', 'owl', 'squirrel']
       const cards = words.map((word, index) =>
         make.card(at(15 + (index % 4) * 46, 165 + Math.floor(index / 4) * 20, 42, 13), word),
       )
@@ -54,14 +45,17 @@ export const STARTERS: readonly Starter[] = [
         ...bareSheet([
           make.page(PLAIN, [
             make.text(at(15, 12, 150, 12), 'Where does it live?', 22, true),
-            make.direction(at(15, 25, 120, 10), 'Move each card where it belongs. Not all will be used.'),
+            make.direction(
+              at(15, 25, 120, 10),
+              'Move each card where it lives. Two of them live somewhere else.',
+            ),
             ...places,
             ...cards,
           ]),
         ]),
         keys: {
           [places[0]!.id]: key(0, 3),
-          [places[1]!.id]: key(1, 4, 6),
+          [places[1]!.id]: key(1, 4),
           [places[2]!.id]: key(2, 5),
         },
       }

@@ -58,24 +58,30 @@ interface Run {
   text: string
 }
 
+/** Digits of the plain face are the reading face's: its own zero is slashed, and children read and write numbers. */
+const DIGIT = /[0-9]/
+
 /** Splits a text into runs by the piece that has its letters; a letter that none has falls to the first, as a box. */
 function runsOf(text: string, look: Look): Run[] {
   const of = piecesOf(look)
   // Andika and Atkinson have no Greek; the book face does.
   const all = look.face === 'book' ? of : [...of, ...piecesOf({ ...look, face: 'book' })]
+  const digits = look.face === 'plain' ? piecesOf({ ...look, face: 'reading' })[0] : undefined
   const runs: Run[] = []
   for (const letter of text) {
-    const code = letter.codePointAt(0)!
     const last = runs.at(-1)
-    if (last?.piece.font.hasGlyphForCodePoint(code)) {
-      last.text += letter
-      continue
-    }
-    const piece = all.find(({ font }) => font.hasGlyphForCodePoint(code)) ?? all[0]!
+    const piece = (DIGIT.test(letter) && digits) || pieceFor(letter, all, last?.piece)
     if (last?.piece === piece) last.text += letter
     else runs.push({ piece, text: letter })
   }
   return runs
+
+  /** What was set last goes on where it has the letter, a space among them. */
+  function pieceFor(letter: string, all: readonly Piece[], last: Piece | undefined): Piece {
+    const code = letter.codePointAt(0)!
+    if (last && last !== digits && last.font.hasGlyphForCodePoint(code)) return last
+    return all.find(({ font }) => font.hasGlyphForCodePoint(code)) ?? all[0]!
+  }
 }
 
 function widthIn({ font, widths }: Piece, letter: string): number {

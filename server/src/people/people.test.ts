@@ -13,7 +13,7 @@ describe('the first visit', () => {
     expect((await school.visitor().get<Door>('/door')).firstVisit).toBe(true)
     const account = (name: string) =>
       school.visitor().status('POST', '/first-teacher', { name, password: 'long enough now' })
-    const statuses = await Promise.all(['Marit Aune', 'Ola Berg', 'Ida Dal'].map(account))
+    const statuses = await Promise.all(['Marit Abara', 'Ola Berg', 'Ida Dal'].map(account))
     expect(statuses.sort()).toEqual([200, 409, 409])
     expect((await school.visitor().get<Door>('/door')).firstVisit).toBe(false)
     expect(await account('Late Comer')).toBe(409)
@@ -114,7 +114,7 @@ describe('in the demo', () => {
   test('one tap signs in, and seats keep several people apart in one browser', async () => {
     const demo = await openSchool({ demo: true })
     try {
-      await demo.teacher('Marit Aune')
+      await demo.teacher('Marit Abara')
       await demo.teacher('Ola Berg')
       const { demo: offer } = await demo.visitor().get<Door>('/door')
       const [marit, ola] = offer!.people

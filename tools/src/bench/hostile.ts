@@ -79,7 +79,7 @@ async function acknowledgements({ visitors, copies, page }: Hostile, over: () =>
 
 async function manyTries(school: Hostile): Promise<Figure[]> {
   const quiet = percentile(await acknowledgements(school, () => true), 0.95)
-  const signIn = () => school.marit.post('/sign-in/teacher', { name: 'Marit Aune', password: PASSWORD })
+  const signIn = () => school.marit.post('/sign-in/teacher', { name: 'Marit Abara', password: PASSWORD })
   const alone = await wait(signIn)
   const script = fileURLToPath(new URL('./tries.mjs', import.meta.url))
   const tries = spawn(process.execPath, [script, school.url, String(TRIES)], {

@@ -22,7 +22,7 @@ export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
     const open = async (index: number) => {
       const page = await house.signedIn(students[index]!)
       await page.goto(house.url)
-      await page.getByRole('heading', { name: 'To do' }).waitFor()
+      await page.getByRole('heading', { name: 'In your hands' }).waitFor()
       const began = performance.now()
       await page.getByRole('link', { name: /Tides/ }).click()
       const first = index === 0 ? undefined : await page.waitForFunction(inkShown, undefined, { polling: 50 })

@@ -188,7 +188,7 @@ async function loopFigure(): Promise<Figure> {
 async function openFigure(house: BenchHouse, person: Person, copy: string): Promise<Figure> {
   const page = await house.signedIn(person)
   await page.goto(house.url)
-  await page.getByRole('heading', { name: 'To do' }).waitFor()
+  await page.getByRole('heading', { name: 'In your hands' }).waitFor()
   const { took, asked } = await page.evaluate(openAndAsk, copy)
   await page.context().close()
   return {

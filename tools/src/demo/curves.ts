@@ -42,7 +42,7 @@ export function curvesSheet(hand: Hand, newId: () => string): Sheet {
   const [shore, sea] = [newId(), newId()]
   const first = make.page(PLAIN, [
     make.text(atMm(15, 12, 120, 12), 'Curves of the tide', 22, true),
-    make.direction(atMm(15, 25, 150, 10), 'Move the card that fits to each curve. Two fit nowhere.'),
+    make.direction(atMm(15, 25, 150, 10), 'Move the card that fits to each curve. Two fit none of them.'),
     ...rows.flatMap(({ plot, drop, typed }) => [plot, drop, typed]),
     ...cards,
     ...example(hand, rows[0]!.plot).map((stroke) => make.ink(stroke)),

@@ -16,7 +16,8 @@ test('in a PDF a written sentence takes a tenth of what all the curves of its ou
   const random = seeded(5)
   const hand = studentsHand(3, () => String(random()))
   const strokes = write(hand, 'The tide turns twice a day and the boats come home', { x: 60, y: 100 }, 400)
-  const bytes = (draw: (stroke: Stroke) => string) => deflateSync(strokes.map(draw).join('\n')).length
+  const bytes = (draw: (stroke: Stroke) => string) =>
+    deflateSync(strokes.map((stroke) => draw(stroke)).join('\n')).length
   expect(bytes(strokeOperators)).toBeLessThan(bytes(everyCurve) / 10)
 })
 

@@ -1,5 +1,5 @@
 /** The made-up people of Saltmarsh School. */
-export const TEACHER = { name: 'Marit Aune', password: 'low tide at noon' }
+export const TEACHER = { name: 'Marit Abara', password: 'low tide at noon' }
 
 export const CLASS_NAME = 'Curlew class'
 

@@ -12,7 +12,7 @@ import { Corner } from '../ui/Corner.tsx'
 import { Emblem } from '../ui/Emblem.tsx'
 import { Empty, Fetched } from '../ui/Notice.tsx'
 import { sayDue } from '../ui/when.ts'
-import { inTray, isChanged, isToDo } from './trayOrder.ts'
+import { inTray, isChanged, isInHand } from './trayOrder.ts'
 
 /** Where a student begins: what to do, what came back. */
 export function Tray({ person }: { person: Person }) {
@@ -67,7 +67,7 @@ const NEXT: Record<CopyState, string> = {
 }
 
 function Entry({ entry }: { entry: TrayEntry }) {
-  const due = isToDo(entry) ? sayDue(entry.dueAt) : undefined
+  const due = isInHand(entry) ? sayDue(entry.dueAt) : undefined
   const late = entry.handedInAt !== null && entry.dueAt !== null && entry.handedInAt > entry.dueAt
   return (
     <li>

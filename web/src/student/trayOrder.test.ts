@@ -13,7 +13,7 @@ const entry = (title: string, more: Partial<TrayEntry> = {}) =>
     ...more,
   }) as TrayEntry
 
-test('to do by date with those without a date last; the rest newest first; reading on its own', () => {
+test('in hand by date with those without a date last; the rest newest first; reading on its own', () => {
   const groups = inTray([
     entry('no date', { handedOutAt: 9 }),
     entry('late', { dueAt: 1, state: 'working' }),
@@ -24,7 +24,7 @@ test('to do by date with those without a date last; the rest newest first; readi
     entry('given', { state: 'handed in' }),
   ])
   expect(groups.map(({ title, entries }) => [title, ...entries.map((each) => each.title)])).toEqual([
-    ['To do', 'late', 'later', 'no date'],
+    ['In your hands', 'late', 'later', 'no date'],
     ['Came back to you', 'new', 'old'],
     ['To read', 'map'],
     ['With your teacher', 'given'],

@@ -1,5 +1,6 @@
 import type { Printed } from '@hand-back/core'
-import { AudioLines, Square } from 'lucide-react'
+import { Square } from 'lucide-react'
+import { SpeakSign } from '../strip/signs.ts'
 import type { View } from '../view/view.ts'
 import type { Recorded } from '../voice/recorder.ts'
 import { useRecorder } from '../voice/useRecorder.ts'
@@ -25,7 +26,7 @@ export function SpeakPlace({
       aria-label={recording ? `Stop ${sayLength(seconds)}` : item.label || 'Speak here'}
       onClick={recording ? end : begin}
     >
-      {recording ? <Square size={18} aria-hidden="true" /> : <AudioLines size={20} aria-hidden="true" />}
+      {recording ? <Square size={18} aria-hidden="true" /> : <SpeakSign size={20} aria-hidden="true" />}
       {recording && <span className="tabular">{sayLength(seconds)}</span>}
     </PlaceButton>
   )

@@ -320,7 +320,7 @@ describe('an open copy', () => {
   test('a teacher cannot undo feedback of a round that is over', async () => {
     school.standing = { copy: COPY, state: 'another go', round: 2 }
     school.keep(adding('marit', 'feedback', 1))
-    const store = await open('feedback', { id: 'marit', name: 'Marit Aune', role: 'teacher' })
+    const store = await open('feedback', { id: 'marit', name: 'Marit Abara', role: 'teacher' })
     expect(seen(store)).toHaveLength(1)
     expect(store.undo()).toBeUndefined()
     store.add(PAGE, [stroke()])
@@ -366,7 +366,7 @@ describe('a copy that several share', () => {
     const theirs = school.keep(adding('ilja'))
     const items = theirs.act === 'add' ? theirs.items.map(({ id }) => id) : []
     school.keep(take(PAGE, items))
-    const store = await open('feedback', { id: 'marit', name: 'Marit Aune', role: 'teacher' })
+    const store = await open('feedback', { id: 'marit', name: 'Marit Abara', role: 'teacher' })
     expect(seen(store)).toEqual([])
     store.bringBack(PAGE, { bring: items, take: [] })
     expect(seen(store)).toEqual(items)

@@ -2,7 +2,8 @@ import type { Face, Lettering, Measure } from '@hand-back/core'
 
 const FAMILIES: Record<Face, string> = {
   reading: 'Andika, sans-serif',
-  plain: '"Atkinson Hyperlegible Next Variable", sans-serif',
+  // Its own zero is slashed: children read and write numbers in digits without.
+  plain: '"Plain digits", "Atkinson Hyperlegible Next Variable", sans-serif',
   book: '"Literata Variable", serif',
 }
 
@@ -42,7 +43,7 @@ let ready: Promise<void> | undefined
 export function lettersReady(): Promise<void> {
   ready ??= Promise.all(
     Object.keys(FAMILIES).flatMap((face) =>
-      [false, true].map((bold) => document.fonts.load(cssFont({ face: face as Face, bold }, 16), 'aą')),
+      [false, true].map((bold) => document.fonts.load(cssFont({ face: face as Face, bold }, 16), 'aą0')),
     ),
   ).then(
     () => widths.clear(),

@@ -1,14 +1,15 @@
 import { TONES } from '@hand-back/core'
-import { Palette, PencilLine, StickyNote } from 'lucide-react'
+import { Palette, PencilLine } from 'lucide-react'
 import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { Opens } from '../strip/Opens.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
+import { NoteSign } from '../strip/signs.ts'
 import { type ChangeProps, type LaidKind, LETTERS } from './laidKind.ts'
 
 const NOTES = [
-  ['ochre', 'yellow'],
-  ['verdigris', 'green'],
   ['slate', 'blue'],
+  ['verdigris', 'green'],
+  ['ochre', 'yellow'],
   ['madder', 'red'],
   ['ink', 'grey'],
 ] as const
@@ -17,7 +18,7 @@ export const direction = {
   puts: {
     note: {
       name: 'Note',
-      icon: StickyNote,
+      icon: NoteSign,
       size: [55, 14],
       hasWords: true,
       make: ({ tone, times }) => ({ tone, size: LETTERS * times }),

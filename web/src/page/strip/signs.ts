@@ -38,3 +38,16 @@ export const WriteLargeSign = createLucideIcon('write-large', [
   ['path', { d: 'M5 4c.7-1.8 1.4-1.8 2-.4s1.2 1.2 2-.4', key: 'small' }],
   ['path', { d: 'M3.5 18.5c3-9.5 6-9.5 8-2.2s5 6.5 9.5-3', key: 'large' }],
 ])
+
+/** A note: words on a ground of their own, with an edge. */
+export const NoteSign = createLucideIcon('note', [
+  ['path', { d: 'M3 5.5h18v13H3z', key: 'ground' }],
+  ['path', { d: 'M5.5 5.5v13', strokeWidth: '3.2', key: 'edge' }],
+  ['path', { d: 'M10 10h7.5M10 14h5', key: 'words' }],
+])
+
+/** A voice: what comes out of a mouth, as a line of ink. */
+export const SpeakSign = createLucideIcon('speak', [
+  ['path', { d: 'M6.8 8.2a4.2 4.2 0 1 0 0 7.6', key: 'mouth' }],
+  ['path', { d: 'M8.5 12c1.2-3.5 2.3-3.5 3.3-.4s2.2 4.4 3.7.2 2.7-4.2 3.5-2 1.5 2 2.5.2', key: 'line' }],
+])

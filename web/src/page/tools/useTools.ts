@@ -25,7 +25,7 @@ export function useTools(person: Person, first: readonly Swatch[]) {
   return useMemo(
     () => ({
       /** What is put on the page beside ink: in the colour in hand; a teacher’s notes in that of feedback. */
-      look: { ...inkInHand(swatch, swatches), tone: role === 'teacher' ? 'madder' : 'ochre' } as const,
+      look: { ...inkInHand(swatch, swatches), tone: role === 'teacher' ? 'madder' : 'slate' } as const,
       swatches,
       active,
       swatch,

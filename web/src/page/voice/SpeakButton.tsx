@@ -1,6 +1,7 @@
 import { MOST_VOICE_SECONDS } from '@hand-back/core'
-import { AudioLines, Square } from 'lucide-react'
+import { Square } from 'lucide-react'
 import { StripButton } from '../strip/StripButton.tsx'
+import { SpeakSign } from '../strip/signs.ts'
 import type { Recorded } from './recorder.ts'
 import { useRecorder } from './useRecorder.ts'
 import { sayLength } from './VoiceNotes.tsx'
@@ -8,7 +9,7 @@ import { sayLength } from './VoiceNotes.tsx'
 /** Records a voice note: press to begin, press to end. */
 export function SpeakButton({ onRecorded }: { onRecorded: (recorded: Recorded) => void }) {
   const { recording, seconds, begin, end } = useRecorder(onRecorded)
-  if (!recording) return <StripButton icon={AudioLines} label="Speak" onClick={begin} />
+  if (!recording) return <StripButton icon={SpeakSign} label="Speak" onClick={begin} />
   return (
     <StripButton
       icon={Square}

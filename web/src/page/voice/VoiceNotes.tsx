@@ -80,7 +80,7 @@ function VoiceTag({
         }}
       >
         {playing ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
-        <Bars part={playing ? at / Math.max(0.1, note.seconds) : 0} />
+        <InkLine part={playing ? at / Math.max(0.1, note.seconds) : 0} />
         <span className="tabular">{sayLength(playing ? Math.max(0, note.seconds - at) : note.seconds)}</span>
       </button>
       {trouble && (
@@ -106,23 +106,17 @@ function VoiceTag({
   )
 }
 
-const HEIGHTS = [6, 12, 8, 16, 10, 14, 7, 11]
+/** A line of ink, as on a swatch, in CSS pixels. */
+const LINE = 'M3 11C7 1 12 1 16 9s9 8 13-1 9-8 13 0 7 5 11 1'
 
-/** A little row of bars that fills as it plays. */
-function Bars({ part }: { part: number }) {
+/** A line of ink that is written anew as it plays. */
+function InkLine({ part }: { part: number }) {
   return (
-    <svg width="40" height="18" aria-hidden="true">
-      {HEIGHTS.map((height, index) => (
-        <rect
-          key={index}
-          x={index * 5}
-          y={9 - height / 2}
-          width="3"
-          height={height}
-          rx="1"
-          className={index / HEIGHTS.length < part ? 'fill-verdigris' : 'fill-ink-soft'}
-        />
-      ))}
+    <svg width="56" height="20" fill="none" strokeWidth="2.5" strokeLinecap="round" aria-hidden="true">
+      <path d={LINE} className={part > 0 ? 'stroke-rule' : 'stroke-ink'} />
+      {part > 0 && (
+        <path d={LINE} pathLength={1} strokeDasharray={`${part} 2`} className="stroke-verdigris" />
+      )}
     </svg>
   )
 }

@@ -1,8 +1,9 @@
 import { CALLS, type SpokenDirection } from '@hand-back/core'
-import { AudioLines, Square, X } from 'lucide-react'
+import { Square, X } from 'lucide-react'
 import { useEffect, useMemo } from 'react'
 import { useStore } from 'zustand'
 import { urlOf } from '../../api/ask.ts'
+import { SpeakSign } from '../../page/strip/signs.ts'
 import type { Recorded } from '../../page/voice/recorder.ts'
 import { useRecorder } from '../../page/voice/useRecorder.ts'
 import { sayLength } from '../../page/voice/VoiceNotes.tsx'
@@ -38,7 +39,7 @@ export function SpokenField({
     )
   return (
     <Button onClick={recording ? end : begin} className="self-start">
-      {recording ? <Square size={17} aria-hidden="true" /> : <AudioLines size={18} aria-hidden="true" />}
+      {recording ? <Square size={17} aria-hidden="true" /> : <SpeakSign size={18} aria-hidden="true" />}
       {recording ? `Stop ${sayLength(seconds)}` : 'Say it instead'}
     </Button>
   )

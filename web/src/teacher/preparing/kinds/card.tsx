@@ -25,7 +25,7 @@ export const card = {
     card: { name: 'Card', put: { size: [32, 12] } },
     stack: {
       name: 'Stack that never ends',
-      put: { size: [20, 12], as: { face: { kind: 'text', text: '→', size: 14 }, stack: true } },
+      put: { size: [20, 12], as: { face: { kind: 'text', text: '•', size: 30 }, stack: true } },
     },
   },
   Panel,

@@ -7,10 +7,10 @@ type SizeName = keyof typeof PAGE_SIZES | 'own'
 /** A page's size being chosen: one that is known, upright or lying, or one's own in millimetres. */
 export function usePageSize(first: { width: number; height: number } = PAGE_SIZES.A4) {
   const [name, setName] = useState<SizeName>(() => nameOf(first))
-  const [lying, setLying] = useState(first.width > first.height && nameOf(first) !== 'Wide screen')
+  const [lying, setLying] = useState(first.width > first.height && nameOf(first) !== 'Screen 16 : 9')
   const [own, setOwn] = useState({ width: Math.round(first.width), height: Math.round(first.height) })
   const upright = name === 'own' ? own : PAGE_SIZES[name]
-  const turns = name !== 'own' && name !== 'Square' && name !== 'Wide screen'
+  const turns = name !== 'own' && name !== 'Square' && name !== 'Screen 16 : 9'
   const chosen = turns && lying ? { width: upright.height, height: upright.width } : upright
   const rows = (
     <div className="flex flex-col gap-2">
