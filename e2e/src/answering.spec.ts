@@ -128,6 +128,36 @@ test('a card too many goes back: dropped on its stack, or rubbed out; a pen writ
   await expect(card(student, 'Card: →')).toHaveCount(1)
 })
 
+test('a card that was drawn before its letters were there is drawn with them when they come', async ({
+  somebody,
+}) => {
+  const { student } = await atPrinted(server, somebody, pdf, [wordCard('ebb', 100, 100)], {
+    serviceWorkers: 'block',
+  })
+  await student.waitForFunction(() => document.fonts.check('16px Andika'))
+  const from = await middle(student, 'Card: ebb')
+  const to = await onScreen(student, { x: 300, y: 300 })
+  await student.mouse.move(from.x, from.y)
+  await student.mouse.down()
+  await student.mouse.move(to.x, to.y, { steps: 4 })
+  await student.mouse.up()
+  const face = card(student, 'Card: ebb').locator('canvas')
+  const seen = () => face.evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL())
+  await expect(face).toHaveCount(1)
+  const usual = await seen()
+
+  let come = () => {}
+  const coming = new Promise<void>((resolve) => {
+    come = resolve
+  })
+  await student.route(/andika.*woff2/, (route) => coming.then(() => route.continue()))
+  await student.reload()
+  await expect(face).toHaveCount(1)
+  await expect.poll(seen).not.toBe(usual)
+  come()
+  await expect.poll(seen).toBe(usual)
+})
+
 test('a palm on the tabs turns no page; a stroke under way is kept when the page turns all the same', async ({
   somebody,
 }) => {

@@ -16,6 +16,7 @@ import { measure } from '../draw/letters.ts'
 import { paint } from '../draw/paint.ts'
 import type { View } from '../view/view.ts'
 import { onScreen } from './onScreen.ts'
+import { useLetters } from './useDrawn.ts'
 
 /** What is in the hand: a pen with ink in it `writes` across cards, the eraser's touch takes a card back. */
 export type HeldTool = 'writes' | 'rubs' | 'nothing'
@@ -156,7 +157,7 @@ function CardOnPage(props: CardOnPageProps) {
       aria-label={label}
       title="Drag it, or move it with the arrow keys; Enter puts it in the next drop place"
       className={`pointer-events-auto absolute cursor-grab touch-none ${by ? 'z-10 drop-shadow-[0_4px_6px_rgb(30_43_58/0.35)]' : ''}`}
-      style={onScreen(view, by ? lifted(by) : box)}
+      style={onWholePixels(onScreen(view, by ? lifted(by) : box))}
       onKeyDown={press}
       onPointerDown={(event: PointerEvent<HTMLElement>) => {
         if (event.button !== 0 || (event.pointerType === 'pen' && held === 'writes')) return
@@ -193,6 +194,8 @@ function inNextDrop(page: WorksheetPage, box: Box): Box {
 /** A card's face on a canvas of its own, so that moving it draws nothing. */
 function Face({ card, scale }: { card: Printed<'card'>; scale: number }) {
   const canvas = useRef<HTMLCanvasElement>(null)
+  const letters = useLetters()
+  // biome-ignore lint/correctness/useExhaustiveDependencies: drawn again when the letters are there
   useEffect(() => {
     const bitmaps = bitmapsFor()
     const drawn: Drawn[] = drawnCard({ ...card, x: 0, y: 0, stack: false }, measure)
@@ -200,25 +203,25 @@ function Face({ card, scale }: { card: Printed<'card'>; scale: number }) {
       const target = canvas.current
       if (!target) return
       const pixels = scale * devicePixelRatio
-      target.width = Math.ceil((card.width + 2) * pixels)
-      target.height = Math.ceil((card.height + 2) * pixels)
+      const rim = Math.ceil(pixels)
+      target.width = Math.ceil(card.width * pixels) + 2 * rim
+      target.height = Math.ceil(card.height * pixels) + 2 * rim
+      target.style.left = `${-rim / devicePixelRatio}px`
+      target.style.top = `${-rim / devicePixelRatio}px`
+      target.style.width = `${target.width / devicePixelRatio}px`
+      target.style.height = `${target.height / devicePixelRatio}px`
       const context = target.getContext('2d')!
-      context.setTransform(pixels, 0, 0, pixels, pixels, pixels)
+      context.setTransform(pixels, 0, 0, pixels, rim, rim)
       paint(context, drawn, pixels, bitmaps)
     }
     repaint()
     return whenBitmapsArrive(repaint)
-  }, [card, scale])
-  return (
-    <canvas
-      ref={canvas}
-      className="pointer-events-none absolute"
-      style={{
-        left: -scale,
-        top: -scale,
-        width: (card.width + 2) * scale,
-        height: (card.height + 2) * scale,
-      }}
-    />
-  )
+  }, [card, scale, letters])
+  return <canvas ref={canvas} className="pointer-events-none absolute" />
+}
+
+/** The same, begun on a whole pixel of the device: between two, a card's letters would blur. */
+function onWholePixels({ left, top, ...size }: ReturnType<typeof onScreen>) {
+  const whole = (at: number) => Math.round(at * devicePixelRatio) / devicePixelRatio
+  return { ...size, left: whole(left), top: whole(top) }
 }

@@ -46,8 +46,8 @@ export const NoteSign = createLucideIcon('note', [
   ['path', { d: 'M10 10h7.5M10 14h5', key: 'words' }],
 ])
 
-/** A voice: what comes out of a mouth, as a line of ink. */
+/** A voice: from a mouth, a line that swells. */
 export const SpeakSign = createLucideIcon('speak', [
-  ['path', { d: 'M6.8 8.2a4.2 4.2 0 1 0 0 7.6', key: 'mouth' }],
-  ['path', { d: 'M8.5 12c1.2-3.5 2.3-3.5 3.3-.4s2.2 4.4 3.7.2 2.7-4.2 3.5-2 1.5 2 2.5.2', key: 'line' }],
+  ['circle', { cx: '3.8', cy: '12', r: '1.7', fill: 'currentColor', key: 'mouth' }],
+  ['path', { d: 'M7.5 12c.8-2.2 1.7-2.2 2.5 0s1.9 4.5 3.1 0S15.5 5 16.7 12s2.6 9 4.8-3', key: 'line' }],
 ])
