@@ -103,7 +103,7 @@ test('three levels: what each student got is what was shown', async ({ somebody 
   await expect(shown.getByRole('listitem').nth(3)).toHaveText('Rafi Kowalpage 1 · Shore')
   await teacher.reload()
   await expect(shown.getByRole('listitem').nth(3)).toHaveText('Rafi Kowalpage 1 · Shore')
-  await teacher.getByRole('button', { name: 'Begin anew' }).click()
+  await teacher.getByRole('button', { name: 'Start over' }).click()
   await chooseClass(teacher, lesson)
   await expect(shown.getByRole('listitem')).toHaveText(levels)
 })
@@ -132,7 +132,7 @@ test('groups: two on one copy at once, each with their own things; the teacher s
   await teacher.getByRole('button', { name: 'Another group' }).click()
   const second = teacher.getByRole('region', { name: 'Group 2', exact: true })
   await second.getByRole('button', { name: 'Put 2 into Group 2' }).click()
-  await teacher.getByRole('button', { name: 'Take Group 2 away' }).click()
+  await teacher.getByRole('button', { name: 'Remove Group 2' }).click()
   const chip = (await teacher.getByRole('button', { name: 'Freya Vasquez', exact: true }).boundingBox())!
   const into = (await group.boundingBox())!
   await teacher.mouse.move(chip.x + 20, chip.y + 12)

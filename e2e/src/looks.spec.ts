@@ -181,7 +181,7 @@ test('what opens over a page one works on is accessible, upright or along the bo
   await lookInto(async () => {
     await press('Add')
     await press('Formula')
-  }, 'Put it on the page')
+  }, 'Add it to the page')
   await student.keyboard.press('Control+a')
   await expect(student.getByTestId('picked')).toBeVisible()
   await expectAccessible(student)

@@ -35,7 +35,7 @@ test('more room, a page laid in and moved: the teacher and the PDF have it too; 
   await expectKept(student)
   await button(student, 'All pages, new pages, more room').click()
   await button(student, 'Page 2 later').click()
-  await expect(student.getByRole('dialog').getByRole('button', { name: 'Take page 3 out' })).toBeVisible()
+  await expect(student.getByRole('dialog').getByRole('button', { name: 'Remove page 3' })).toBeVisible()
   await student.keyboard.press('Escape')
   await expect(student.getByText('page 3 of 3')).toBeVisible()
   await expectKept(student)
@@ -49,7 +49,7 @@ test('more room, a page laid in and moved: the teacher and the PDF have it too; 
   expect(flat.getPages().map((page) => Math.round(page.getHeight()))).toEqual([1134, 842, 842])
 
   await button(student, 'All pages, new pages, more room').click()
-  await button(student, 'Take page 3 out').click()
+  await button(student, 'Remove page 3').click()
   await student.keyboard.press('Escape')
   await expect(pages()).toHaveCount(2)
   await button(student, 'Undo').click()
@@ -57,7 +57,7 @@ test('more room, a page laid in and moved: the teacher and the PDF have it too; 
 
   // Long after, a page that was taken out is found by looking back.
   await button(student, 'All pages, new pages, more room').click()
-  await button(student, 'Take page 3 out').click()
+  await button(student, 'Remove page 3').click()
   await student.keyboard.press('Escape')
   await expectKept(student)
   await button(student, 'View').click()

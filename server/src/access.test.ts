@@ -150,7 +150,7 @@ const ROUTES: Record<string, Rule> = {
   'GET /handouts/:handout': { path: (lesson) => `/handouts/${lesson.handout.id}`, teacher: true },
   'PATCH /handouts/:handout': {
     path: (lesson) => `/handouts/${lesson.handout.id}`,
-    body: { instructions: 'In pencil.' },
+    body: { directions: 'In pencil.' },
     teacher: true,
   },
   'GET /handouts/:handout/changes': {

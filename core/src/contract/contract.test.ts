@@ -52,11 +52,11 @@ describe('events from devices', () => {
       classes: [{ class: idOf(3), way: 'own' }],
       opensAt: null,
       dueAt: null,
-      instructions: ' Look first. ',
+      directions: ' Look first. ',
       spoken: null,
       counts: true,
     }
-    expect(newHandout.parse(handout).instructions).toBe('Look first.')
+    expect(newHandout.parse(handout).directions).toBe('Look first.')
     expect(newHandout.safeParse({ ...handout, dueAt: 1e20 }).success).toBe(false)
     expect(newHandout.safeParse({ ...handout, classes: [] }).success).toBe(false)
   })

@@ -22,7 +22,7 @@ export const copyWhole = z.object({
   id: z.uuid(),
   handout: z.uuid(),
   title: z.string(),
-  instructions: z.string(),
+  directions: z.string(),
   dueAt: z.number().nullable(),
   /** Whose it is: a student's name, a group's, or everybody. */
   name: z.string(),
@@ -50,7 +50,7 @@ export const trayEntry = z.object({
   title: z.string(),
   unit: z.string(),
   className: z.string(),
-  instructions: z.string(),
+  directions: z.string(),
   way,
   /** Whom it is shared with, in a few words; nobody: null. */
   sharedName: z.string().nullable(),

@@ -6,7 +6,7 @@ import { worksheetPage } from '../worksheet/page.ts'
 import { copyState, spokenDirection } from './copies.ts'
 
 const moment = z.number().int().min(0).max(8.64e15)
-const instructions = plainText().trim().max(2000, 'Instructions have at most 2,000 letters.')
+const directions = plainText().trim().max(2000, 'Directions have at most 2,000 letters.')
 
 /** Handing out to one or more classes at once: to all of them or to none. */
 export const newHandout = z.object({
@@ -19,7 +19,7 @@ export const newHandout = z.object({
     .max(30, 'That is too many classes at once.'),
   opensAt: moment.nullable(),
   dueAt: moment.nullable(),
-  instructions,
+  directions,
   spoken: spokenDirection.nullable(),
   /** It counts for marks. */
   counts: z.boolean(),
@@ -33,7 +33,7 @@ export const handedOut = z.object({ handouts: z.array(z.uuid()) })
 export const handoutChange = z.object({
   opensAt: moment.nullable().optional(),
   dueAt: moment.nullable().optional(),
-  instructions: instructions.optional(),
+  directions: directions.optional(),
   counts: z.boolean().optional(),
   /** In shared copies: whether everybody may rub out and move what others made. */
   touchAll: z.boolean().optional(),
@@ -91,7 +91,7 @@ export type HandoutCard = z.infer<typeof handoutCard>
 
 export const handoutWhole = z.object({
   ...handoutHead,
-  instructions: z.string(),
+  directions: z.string(),
   spoken: spokenDirection.nullable(),
   counts: z.boolean(),
   touchAll: z.boolean(),

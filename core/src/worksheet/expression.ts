@@ -85,7 +85,7 @@ class Reader {
   whole(): Evaluate {
     const value = this.#sum()
     const left = this.#tokens[this.#at]
-    if (left) throw new NotAFormula(`“${left.text}” stands where nothing more is expected.`)
+    if (left) throw new NotAFormula(`“${left.text}” is not expected there.`)
     return value
   }
 
@@ -142,7 +142,7 @@ class Reader {
       const inside = this.#bracketed('|')
       return (letters) => Math.abs(inside(letters))
     }
-    throw new NotAFormula(`“${token.text}” stands where a number or a letter is expected.`)
+    throw new NotAFormula(`“${token.text}” stands where a number or a letter should be.`)
   }
 
   #named(name: string): Evaluate {

@@ -9,7 +9,7 @@ const onAxis = z.number().min(-1e6).max(1e6)
 /** One axis: from, to, how far apart its lines are, and what is written at its end. */
 export const axis = z
   .object({ from: onAxis, to: onAxis, step: z.number().positive().max(1e6), label: plainText().max(60) })
-  .refine(({ from, to }) => to > from, 'An axis ends after it begins.')
+  .refine(({ from, to }) => to > from, 'An axis must end after it begins.')
   .refine(({ from, to, step }) => (to - from) / step <= 200, 'That is too many lines on one axis.')
 export type Axis = z.infer<typeof axis>
 

@@ -29,7 +29,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     id,
     handout: copy.handoutId,
     title: handout!.title,
-    instructions: handout!.instructions,
+    directions: handout!.directions,
     spoken: spoken ? { id: spoken, seconds: spokenSeconds ?? 0 } : null,
     dueAt: copy.dueAt ?? handout!.dueAt?.getTime() ?? null,
     way: copy.way,

@@ -58,7 +58,7 @@ export async function handOut(
 async function insertHandout(
   tx: Queries,
   teacherId: string,
-  { request, opensAt, dueAt, instructions, spoken, counts, unit }: NewHandout,
+  { request, opensAt, dueAt, directions, spoken, counts, unit }: NewHandout,
   wish: HandoutWish,
   of: { classId: string; versionId: string; worksheet: { title: string; unit: string } },
 ): Promise<string> {
@@ -74,7 +74,7 @@ async function insertHandout(
       way: wish.way,
       wholeClass: wish.students === undefined && wish.way !== 'group',
       deal: wish.deal ?? null,
-      instructions,
+      directions,
       spoken: spoken?.id ?? null,
       spokenSeconds: spoken?.seconds ?? null,
       counts: counts && wish.way !== 'read',

@@ -187,7 +187,7 @@ describe('what each gets is what was shown', () => {
   })
 })
 
-test('the tray has it with its date and instructions, also after leaving the class', async () => {
+test('the tray has it with its date and directions, also after leaving the class', async () => {
   const { teacher, students, class: whole } = await startLesson(school, 1)
   const { visitor, person } = students[0]!
   const tray = await visitor.get<TrayEntry[]>('/tray')
@@ -195,7 +195,7 @@ test('the tray has it with its date and instructions, also after leaving the cla
   expect(tray[0]).toMatchObject({
     title: 'Reading a tide table',
     state: 'waiting',
-    instructions: 'Look at the table first.',
+    directions: 'Look at the table first.',
     pageCount: 1,
   })
   await teacher.delete(`/classes/${whole.id}/students/${person.id}`)

@@ -46,18 +46,18 @@ async function put(
 }
 
 describe('a hand-out in use', () => {
-  test('takes other dates, instructions and rules', async () => {
+  test('takes other dates, directions and rules', async () => {
     const { teacher, handout, visitors } = await started(1)
     await teacher.patch(`/handouts/${handout}`, {
       dueAt: 1_900_000_000_000,
-      instructions: 'In pencil.',
+      directions: 'In pencil.',
       counts: false,
     })
     expect((await trayOf(visitors[0]!))[0]).toMatchObject({
       dueAt: 1_900_000_000_000,
-      instructions: 'In pencil.',
+      directions: 'In pencil.',
     })
-    expect(await handoutOf(teacher, handout)).toMatchObject({ counts: false, instructions: 'In pencil.' })
+    expect(await handoutOf(teacher, handout)).toMatchObject({ counts: false, directions: 'In pencil.' })
   })
 
   test('withdrawn it is out of sight, nothing is lost, and it can be brought back', async () => {

@@ -17,7 +17,7 @@ import { newestVersion, ownWorksheet, pagesOf, versionForCopies } from '../works
 import { insertCopies } from './handOut.ts'
 import { ownHandout } from './queries.ts'
 
-/** Changes dates, instructions and rules of a hand-out in use. Returns the students who are to know. */
+/** Changes dates, directions and rules of a hand-out in use. Returns the students who are to know. */
 export async function changeHandout(
   db: Database,
   teacherId: string,

@@ -80,7 +80,7 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
     title: handout.title,
     unit: handout.unit,
     way: handout.way,
-    instructions: handout.instructions,
+    directions: handout.directions,
     spoken: handout.spoken ? { id: handout.spoken, seconds: handout.spokenSeconds ?? 0 } : null,
     counts: handout.counts,
     touchAll: handout.touchAll,
@@ -155,7 +155,7 @@ async function pagesOfHandout(db: Queries, handoutId: string): Promise<Stub[]> {
 /** What lies in a student's tray: every copy they have a place in that is open and was not withdrawn, newest first. */
 export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[]> {
   const { rows } = await db.execute(sql`
-    SELECT c.id AS copy, h.title, h.unit, k.name AS "className", h.instructions, h.way, c.name AS "sharedName",
+    SELECT c.id AS copy, h.title, h.unit, k.name AS "className", h.directions, h.way, c.name AS "sharedName",
       extract(epoch FROM coalesce(c.due_at, h.due_at)) * 1000 AS "dueAt", extract(epoch FROM h.handed_out_at) * 1000 AS "handedOutAt",
       extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt", c.state, c.round,
       (SELECT extract(epoch FROM max(x.at)) * 1000 FROM handout_change x JOIN worksheet_page p ON p.id = x.page_id

@@ -110,7 +110,7 @@ export function giving(
     classes: [{ class: classId, way: 'own', ...wish }],
     opensAt: null,
     dueAt: null,
-    instructions: '',
+    directions: '',
     spoken: null,
     counts: true,
     ...rest,
@@ -206,7 +206,7 @@ export async function startLesson(school: School, studentCount = 2, pdf?: Uint8A
   )
   const [id] = await giveOut(
     teacher,
-    giving(worksheet.id, card.id, {}, { instructions: 'Look at the table first.' }),
+    giving(worksheet.id, card.id, {}, { directions: 'Look at the table first.' }),
   )
   const handout = await teacher.get<HandoutWhole>(`/handouts/${id}`)
   const students = await Promise.all(

@@ -140,7 +140,7 @@ async function handOut({ marit, visitors }: Hostile, pdf: Uint8Array): Promise<s
     classes: [{ class: of!.id, way: 'own' }],
     opensAt: null,
     dueAt: null,
-    instructions: '',
+    directions: '',
     spoken: null,
     counts: true,
   })

@@ -44,7 +44,7 @@ export async function furnishClass(context: Context, count: number, pageCount: n
       classes: [{ class: classId, way }],
       opensAt: null,
       dueAt: null,
-      instructions: '',
+      directions: '',
       spoken: null,
       counts: true,
     })

@@ -203,7 +203,7 @@ class School {
     name: string,
     outHours: number,
     dueHours: number | null,
-    instructions: string,
+    directions: string,
     wish: HandoutWish = { way: 'own' },
   ) {
     const { db } = this.#context
@@ -216,7 +216,7 @@ class School {
       classes: [{ class: this.#classId, ...wish }],
       opensAt: null,
       dueAt,
-      instructions,
+      directions,
       spoken: null,
       counts: true,
     })

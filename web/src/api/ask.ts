@@ -21,7 +21,7 @@ export class Problem extends Error {
   }
 }
 
-const OUT_OF_REACH = 'Can’t reach school just now. What is kept stays kept; try again in a moment.'
+const OUT_OF_REACH = 'No connection to school just now. All that is kept is safe; try again in a moment.'
 
 /** The sentence of anything that was thrown. */
 export function sentenceOf(error: unknown): string {

@@ -25,11 +25,11 @@ export function Standing({ state, copy }: { state: CopyState; copy: CopyWhole })
         <GotIt onPress={news.read} />
       </div>
     )
-  const told = copy.instructions || copy.spoken
+  const told = copy.directions || copy.spoken
   if (!told || read) return null
   return (
     <div className="flex shrink-0 items-center gap-3 border-b border-rule bg-ochre-soft px-5 py-0.5">
-      <p className="flex-1 whitespace-pre-line">{copy.instructions}</p>
+      <p className="flex-1 whitespace-pre-line">{copy.directions}</p>
       {copy.spoken && (
         // biome-ignore lint/a11y/useMediaCaption: spoken by the teacher a moment ago; what is written stands beside it
         <audio

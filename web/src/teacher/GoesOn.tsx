@@ -12,7 +12,7 @@ export function GoesOn({ draft }: { draft: Draft<unknown> }) {
     >
       <span>You go on where you left off, {sayWhen(draft.goesOnFrom)}.</span>
       <Button look="quiet" className="text-verdigris" onClick={draft.startAfresh}>
-        Begin anew
+        Start over
       </Button>
     </p>
   )

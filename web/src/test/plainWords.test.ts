@@ -54,6 +54,17 @@ const REPLACED = [
   /what to tell them/i,
   /\d written on$|\} written on$/,
   /Back to the table/,
+  /[Ii]nstructions/,
+  /^To do$/,
+  /[Pp]ut (it )?on the page/,
+  /^Take (page|option|curve|the pages?|the spoken)\b/,
+  /Place to (drop|speak)/,
+  /Place for a photo/,
+  /Begin anew/,
+  /Not all will be used/,
+  /[Ww]ide screen/,
+  /^(let go|the same again|say more of it)$/,
+  /Can’t reach school/,
 ]
 
 test('no screen says what was replaced by plain words', () => {

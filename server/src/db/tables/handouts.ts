@@ -50,7 +50,7 @@ export const handouts = pgTable(
     /** It went to the whole class: who joins gets it too. */
     wholeClass: boolean('whole_class').notNull().default(true),
     deal: jsonb().$type<Deal>(),
-    instructions: text().notNull(),
+    directions: text().notNull(),
     spoken: uuid().references(() => spokenDirections.id),
     spokenSeconds: doublePrecision('spoken_seconds'),
     counts: boolean().notNull().default(true),

@@ -40,7 +40,7 @@ export function holdKeys({ any, nudge, spin, duplicate, take }: InHand): KeyAct[
     toPicked({ keys: ['<'], words: 'make it smaller', run: () => spin(1 / GROWS, 0) }),
     toPicked({ keys: ['r'], words: 'turn it right', run: () => spin(1, TURNS) }),
     toPicked({ keys: ['r'], shift: true, words: 'turn it left', run: () => spin(1, -TURNS) }),
-    toPicked({ keys: ['d'], control: true, words: 'the same again', run: duplicate }),
+    toPicked({ keys: ['d'], control: true, words: 'duplicate it', run: duplicate }),
     { keys: ['c'], control: true, words: 'copy' },
     { keys: ['x'], control: true, words: 'cut' },
     { keys: ['v'], control: true, words: 'paste words, a picture, or what was copied' },

@@ -121,7 +121,7 @@ export function PagesDialog({
                   />
                   <IconButton
                     icon={X}
-                    label={`Take page ${at + 1} out`}
+                    label={`Remove page ${at + 1}`}
                     onClick={() => {
                       if (at === index) onTurn(pages[at === 0 ? 1 : at - 1]!.id)
                       takeOut(store, each.id)

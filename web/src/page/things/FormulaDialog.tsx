@@ -23,7 +23,7 @@ export function FormulaDialog({ formula, onDone, onClose }: FormulaDialogProps) 
           onDrawn={(latex, drawing) => setMade({ latex, drawing })}
         />
         <Button look="main" large disabled={!made} onClick={() => made && onDone(made.latex, made.drawing)}>
-          Put it on the page
+          Add it to the page
         </Button>
       </div>
     </Dialog>

@@ -16,7 +16,7 @@ export function pickKeys(picking: Picking, tools: Tools, putHere: () => void): K
       { keys: ['['], words: 'pick the thing before', run: () => next(-1) },
       { keys: ['a'], control: true, words: 'pick all that is mine', run: () => picking.pickAll() },
       ...holdKeys({ any: () => picked, ...picking }),
-      { keys: ['Escape'], words: 'let go', run: () => picked && picking.letGo() },
+      { keys: ['Escape'], words: 'done', run: () => picked && picking.letGo() },
       { keys: ['Enter'], words: 'put down what is in hand', run: put },
     ],
   }

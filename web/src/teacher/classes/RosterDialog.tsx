@@ -131,7 +131,7 @@ function Look({ whole, roster, onTaken }: LookProps) {
             onChange={(event) => setLeaving(event.target.checked)}
             className="h-[18px] w-[18px] accent-verdigris"
           />
-          Take the {changes.missing.length} who are not on the list out of the class; their work stays
+          Remove the {changes.missing.length} who are not on the list from the class; their work stays
         </label>
       )}
       {wrong.length > 0 && (
@@ -154,7 +154,7 @@ function Look({ whole, roster, onTaken }: LookProps) {
         disabled={busy || !changesAnything(changes, leaving)}
         onClick={() => void run()}
       >
-        {busy ? 'Taking it over …' : saidTaking(changes)}
+        {busy ? 'Taking in the list …' : saidTaking(changes)}
       </Button>
     </div>
   )
@@ -165,7 +165,7 @@ function changesAnything({ add, rename, missing }: RosterChanges, leaving: boole
 }
 
 function saidTaking({ add }: RosterChanges): string {
-  if (add.length === 0) return 'Take it over'
+  if (add.length === 0) return 'Use this list'
   return add.length === 1 ? 'Add one student' : `Add ${add.length} students`
 }
 

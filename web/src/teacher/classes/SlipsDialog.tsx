@@ -24,8 +24,8 @@ export function SlipsDialog({
     <Dialog open={open} onClose={onClose} title={`Slips for ${whole.name}`}>
       <div className="flex flex-col gap-4">
         <p>
-          A PDF with one card for each of {whole.students.length} students. Its squares, seen by a tablet’s
-          camera, sign in the student. Slips from before end.
+          A PDF with one card for each of {whole.students.length} students. A tablet’s camera reads it and
+          signs in the student. Older slips stop working.
         </p>
         <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5">
           <input

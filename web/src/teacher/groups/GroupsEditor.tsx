@@ -230,7 +230,7 @@ function GroupName({
         className="min-w-0 flex-1 rounded-tag border border-transparent bg-transparent px-1 py-0.5 font-serif font-semibold hover:border-rule focus:border-ink-soft focus:bg-sheet"
       />
       <span className="tabular text-ink-soft">{group.students.length}</span>
-      <IconButton icon={X} label={`Take ${group.name} away`} onClick={onTake} />
+      <IconButton icon={X} label={`Remove ${group.name}`} onClick={onTake} />
     </>
   )
 }

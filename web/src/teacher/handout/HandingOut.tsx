@@ -180,7 +180,7 @@ async function haveSpoken(id: string): Promise<void> {
   if (standing === undefined) return
   throw new Problem(
     standing === 'going'
-      ? 'What you said has not reached school yet. Try again in a moment, or take it away.'
+      ? 'What you said has not reached school yet. Try again in a moment, or remove it.'
       : standing.refused,
     0,
   )

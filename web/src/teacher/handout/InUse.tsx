@@ -84,8 +84,8 @@ const Notice = ({ children }: { children: ReactNode }) => (
 )
 
 function TermsForm({ handout, onDone }: { handout: HandoutWhole; onDone: () => void }) {
-  const { opensAt, dueAt, instructions, spoken, counts } = handout
-  const [terms, setTerms] = useState<Terms>({ opensAt, dueAt, instructions, spoken, counts })
+  const { opensAt, dueAt, directions, spoken, counts } = handout
+  const [terms, setTerms] = useState<Terms>({ opensAt, dueAt, directions, spoken, counts })
   const { run, busy, problem } = useAct(async () => {
     const { spoken: _asItIs, ...to } = terms
     await change(handout.id, to)

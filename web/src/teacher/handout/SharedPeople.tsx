@@ -29,7 +29,7 @@ export function SharedPeople({ handout, copy }: { handout: HandoutWhole; copy: C
 }
 
 /** Chosen for somebody who is to be in no group. */
-const OUT = 'out of it'
+const OUT = 'no longer in it'
 
 function Members({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
   const others = handout.copies.filter(({ id }) => id !== copy.id)
@@ -70,7 +70,7 @@ function Members({ handout, copy }: { handout: HandoutWhole; copy: CopyRow }) {
                 {other.name}
               </option>
             ))}
-            <option value={OUT}>out of it</option>
+            <option value={OUT}>no longer in it</option>
           </select>
         </li>
       ))}

@@ -60,7 +60,7 @@ function Spoken({ id, onTake }: { id: string; onTake: () => void }) {
         className="h-10 max-w-[280px]"
         aria-label="Your spoken direction"
       />
-      <IconButton icon={X} label="Take the spoken direction away" onClick={onTake} />
+      <IconButton icon={X} label="Remove the spoken direction" onClick={onTake} />
       {standing !== undefined && (
         <span role="status" className="text-ochre">
           {standing === 'going' ? 'On this device. It is sent as soon as it can be.' : standing.refused}

@@ -5,14 +5,14 @@ import { MomentField } from './MomentField.tsx'
 import { SpokenField } from './SpokenField.tsx'
 
 /** When it opens and is due, what is told, whether it counts. */
-export type Terms = Pick<NewHandout, 'opensAt' | 'dueAt' | 'instructions' | 'spoken' | 'counts' | 'unit'>
+export type Terms = Pick<NewHandout, 'opensAt' | 'dueAt' | 'directions' | 'spoken' | 'counts' | 'unit'>
 
 /** Where one begins: nothing said; handed out again, what was said the last time. */
 export function termsOf(before: HandoutWhole | undefined, unit: string): Terms {
   return {
     opensAt: null,
     dueAt: null,
-    instructions: before?.instructions ?? '',
+    directions: before?.directions ?? '',
     spoken: before?.spoken ?? null,
     counts: before?.counts ?? true,
     unit: before?.unit ?? unit,
@@ -29,7 +29,7 @@ interface TermsFieldsProps {
 
 /** When it opens and is due, what is told, whether it counts. */
 export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFieldsProps) {
-  const { opensAt, dueAt, instructions, spoken } = terms
+  const { opensAt, dueAt, directions, spoken } = terms
   return (
     <div className="flex flex-col gap-5">
       <div className="flex flex-wrap gap-5">
@@ -74,8 +74,8 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
         <textarea
           rows={3}
           maxLength={2000}
-          value={instructions}
-          onChange={(event) => onChange({ ...terms, instructions: event.target.value })}
+          value={directions}
+          onChange={(event) => onChange({ ...terms, directions: event.target.value })}
           className={`${INPUT} font-normal`}
           placeholder="They see it when they open their copy."
         />

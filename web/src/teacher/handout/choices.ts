@@ -38,7 +38,7 @@ export const choices = z.object({
   terms: newHandout.pick({
     opensAt: true,
     dueAt: true,
-    instructions: true,
+    directions: true,
     spoken: true,
     counts: true,
     unit: true,

@@ -75,7 +75,7 @@ function trialCopy({ title, sheet }: WorksheetWhole, person: Person, set: string
     id: crypto.randomUUID(),
     handout: crypto.randomUUID(),
     title,
-    instructions: '',
+    directions: '',
     dueAt: null,
     spoken: null,
     way: 'own',

@@ -39,7 +39,7 @@ export function InUseBar({ handout }: { handout: HandoutWhole }) {
       </LinkButton>
       <p role="status" className="min-w-0 flex-1">
         <b>
-          Out with {handout.className}, {count(copies, 'copy', 'copies')}.
+          Handed out to {handout.className}, {count(copies, 'copy', 'copies')}.
         </b>{' '}
         {waiting === '' ? 'They have everything that is here.' : `Not sent yet: ${waiting}.`} Ink stays where
         it was made.

@@ -36,7 +36,7 @@ export function KindList() {
   }
   return (
     <nav
-      aria-label="Put on the page"
+      aria-label="Add to the page"
       onKeyDown={(event) => {
         if (event.key !== 'Escape') return
         store.place(undefined)

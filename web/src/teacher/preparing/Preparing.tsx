@@ -52,7 +52,7 @@ function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Per
       stop = store.view.subscribe(({ sheet }) => keeper.take(sheet))
       if (goesOn) {
         keeper.take(draft.sheet)
-        sayDone('What had not reached school the last time is here again.')
+        sayDone('Your changes from last time, not sent until now, are here again.')
       }
       setReady({ store, keeper })
     })

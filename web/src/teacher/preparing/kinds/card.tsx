@@ -24,7 +24,7 @@ export const card = {
   list: {
     card: { name: 'Card', put: { size: [32, 12] } },
     stack: {
-      name: 'Stack that never ends',
+      name: 'Stack that never runs out',
       put: { size: [20, 12], as: { face: { kind: 'text', text: '•', size: 30 }, stack: true } },
     },
   },
@@ -94,7 +94,7 @@ function Panel({ item, set }: PanelProps<'card'>) {
       )}
       {'size' in face && (
         <NumberRow
-          label="Letters"
+          label="Letter size"
           value={face.size}
           least={4}
           most={300}

@@ -55,7 +55,7 @@ function Panel({ item, set }: PanelProps<'choice'>) {
             />
             <IconButton
               icon={X}
-              label={`Take option ${index + 1} away`}
+              label={`Remove option ${index + 1}`}
               disabled={item.options.length === 1}
               onClick={() => set({ options: item.options.filter(({ id }) => id !== option.id) })}
             />
@@ -71,7 +71,7 @@ function Panel({ item, set }: PanelProps<'choice'>) {
       <TickRow label="More than one may be chosen" on={item.many} onChange={(many) => set({ many })} />
       <TickRow label="Side by side" on={item.across} onChange={(across) => set({ across })} />
       <NumberRow
-        label="Letters"
+        label="Letter size"
         value={item.size}
         least={4}
         most={300}

@@ -7,10 +7,10 @@ import { pageAt } from '../sheetStore.ts'
 import type { PanelProps, TeacherKind } from './teacherKind.ts'
 
 export const drop = {
-  name: () => 'Place to drop',
+  name: () => 'Drop place',
   group: 'Ask',
   list: {
-    drop: { name: 'Place to drop', put: { size: [45, 20] } },
+    drop: { name: 'Drop place', put: { size: [45, 20] } },
   },
   Panel,
 } satisfies TeacherKind<'drop'>
@@ -43,7 +43,7 @@ function Panel({ item, set }: PanelProps<'drop'>) {
           />
         ))}
       </fieldset>
-      <p className="text-ink-soft">{ONLY_YOU} Wrong cards are welcome.</p>
+      <p className="text-ink-soft">{ONLY_YOU} Cards that do not belong here can still be dropped here.</p>
     </>
   )
 }

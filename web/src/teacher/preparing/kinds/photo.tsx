@@ -2,10 +2,10 @@ import { TextRow } from '../panels/rows.tsx'
 import type { PanelProps, TeacherKind } from './teacherKind.ts'
 
 export const photo = {
-  name: () => 'Place for a photo',
+  name: () => 'Photo place',
   group: 'Ask',
   list: {
-    photo: { name: 'Place for a photo', put: { size: [70, 52] } },
+    photo: { name: 'Photo place', put: { size: [70, 52] } },
   },
   Panel,
 } satisfies TeacherKind<'photo'>

@@ -45,7 +45,7 @@ function Panel({ item, set }: PanelProps<'plot'>) {
             />
             <IconButton
               icon={X}
-              label={`Take curve ${index + 1} away`}
+              label={`Remove curve ${index + 1}`}
               onClick={() => set({ curves: curves.toSpliced(index, 1) })}
             />
           </div>
@@ -155,7 +155,7 @@ function ParameterRow({
           className="min-w-0 flex-1 accent-verdigris"
         />
         <span className="tabular w-10 text-right">{Number(of.value.toFixed(2))}</span>
-        <IconButton icon={X} label={`Take ${of.name} away`} onClick={onTake} />
+        <IconButton icon={X} label={`Remove ${of.name}`} onClick={onTake} />
       </div>
       <div className="grid grid-cols-[auto_minmax(0,1fr)_auto_minmax(0,1fr)] items-center gap-1.5">
         <span>from</span>

@@ -30,7 +30,7 @@ function Panel({ item, set }: PanelProps<'shape'>) {
         />
       ) : (
         <ChoiceRow
-          label="Form"
+          label="Shape"
           value={item.form}
           options={[
             ['rectangle', 'rectangle'],

@@ -2,10 +2,10 @@ import { TextRow } from '../panels/rows.tsx'
 import type { PanelProps, TeacherKind } from './teacherKind.ts'
 
 export const speak = {
-  name: () => 'Place to speak',
+  name: () => 'Voice place',
   group: 'Ask',
   list: {
-    speak: { name: 'Place to speak', put: { size: [60, 20] } },
+    speak: { name: 'Voice place', put: { size: [60, 20] } },
   },
   Panel,
 } satisfies TeacherKind<'speak'>

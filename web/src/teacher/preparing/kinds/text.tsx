@@ -40,12 +40,12 @@ function Panel({ item, set }: PanelProps<'text'>) {
       />
       <TickRow label="Bold" on={item.bold} onChange={(bold) => set({ bold })} />
       <ChoiceRow
-        label="Lines"
+        label="Alignment"
         value={item.align}
         options={[
-          ['left', 'from the left'],
-          ['centre', 'in the middle'],
-          ['right', 'to the right'],
+          ['left', 'left'],
+          ['centre', 'centre'],
+          ['right', 'right'],
         ]}
         onChange={(align) => set({ align })}
       />

@@ -34,7 +34,7 @@ function Panel({ item, set }: PanelProps<'typed'>) {
         onChange={(takes) => set({ takes })}
       />
       <NumberRow
-        label="Letters"
+        label="Letter size"
         value={item.size}
         least={4}
         most={300}

@@ -128,7 +128,7 @@ export function PagesStrip({ children }: { children: ReactNode }) {
           <RotateCw size={17} aria-hidden="true" />
         </Small>
         <Small
-          label={picked.size > 1 ? 'Take the pages away' : 'Take the page away'}
+          label={picked.size > 1 ? 'Remove the pages' : 'Remove the page'}
           onClick={takeAway}
           disabled={sheet.pages.length === 1}
         >

@@ -101,7 +101,7 @@ export function PartOfPage({ onClose }: { onClose: () => void }) {
         <p className="flex-1 text-ink-soft">Draw a box around the part that you want.</p>
         <ZoomButtons surface={surface} always />
         <Button look="main" disabled={!cut} onClick={put}>
-          Put it on the page
+          Add it to the page
         </Button>
       </div>
     </Dialog>

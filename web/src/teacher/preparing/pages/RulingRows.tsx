@@ -43,7 +43,7 @@ function Measures({ ruling, onChange }: { ruling: Ruling; onChange: (ruling: Rul
     case 'handwriting':
       return (
         <NumberRow
-          label="Letters, mm"
+          label="Letter height, mm"
           value={ruling.height}
           least={2}
           most={30}

@@ -51,7 +51,7 @@ export function ManyPanel({ picked }: { picked: readonly PrintedItem[] }) {
       )}
       {letters.any && (
         <NumberRow
-          label="Letters, pt"
+          label="Letter size, pt"
           value={letters.same}
           least={4}
           most={300}

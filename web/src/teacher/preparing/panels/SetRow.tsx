@@ -71,7 +71,7 @@ export function SetRow({
                 store.change((sheet) => ({ ...sheet, sets: sheet.sets.filter((each) => each.id !== id) }))
               }
             >
-              Take away
+              Remove
             </Button>
           </div>
         ))}
