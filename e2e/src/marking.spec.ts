@@ -174,7 +174,17 @@ test('a copy that was handed back opens at its first page with feedback, once; i
   await expect(student.getByText('page 3 of 3')).toBeVisible()
   await expectInk(student, { x: 160, y: 300 })
   await expect(button(student, 'Page 3, with feedback')).toBeVisible()
+
+  // Nothing can be written on it, but it can be zoomed, printed and seen as one wants.
+  const row = student.getByRole('toolbar', { name: 'Reading' })
+  await expect(row.getByRole('button')).toHaveText(['Smaller', 'Fit', 'Larger', 'Look back', 'Print', 'View'])
+  const scale = async () => Number(await student.getByTestId('page').getAttribute('data-scale'))
+  const fitted = await scale()
+  await button(student, 'Larger').click()
+  await expect.poll(scale).toBeCloseTo(fitted * 1.25, 2)
   await button(student, 'Page 1').click()
+  await expect(student.getByText('page 1 of 3')).toBeVisible()
+  expect(await scale()).toBeCloseTo(fitted * 1.25, 2)
   await student.reload()
   await student.locator('main[aria-busy=false]').waitFor()
   await expect(student.getByText('page 1 of 3')).toBeVisible()

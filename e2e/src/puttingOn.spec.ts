@@ -187,6 +187,36 @@ test('a box that a student moves comes to lie in line with another, with a guide
   await expect.poll(() => near(-196)).toBe(true)
 })
 
+test('the words of a note lie in the same place while they are typed and when they are drawn', async ({
+  somebody,
+}) => {
+  const { student } = await atWork(server, somebody, pdf)
+  await button(student, 'Add').click()
+  await button(student, 'Note').click()
+  const at = await onScreen(student, { x: 80, y: 200 })
+  await student.mouse.click(at.x, at.y)
+  await student.keyboard.type('Look at the harbour when the tide is out, and count the boats.')
+  const field = (await student.getByLabel('Words of the note').boundingBox())!
+  /** Where letters are in the part of the screen with the note: how far from its upper left. */
+  const inked = async () => {
+    const clip = { x: field.x + 10, y: field.y - 2, width: field.width - 10, height: field.height + 4 }
+    const picture = sharp(await student.screenshot({ clip, caret: 'hide' }))
+      .greyscale()
+      .threshold(110)
+      .negate()
+    const { info } = await picture.trim({ threshold: 1 }).toBuffer({ resolveWithObject: true })
+    return { left: -info.trimOffsetLeft!, top: -info.trimOffsetTop!, width: info.width, height: info.height }
+  }
+  const typed = await inked()
+  expect(typed.height).toBeGreaterThan(25)
+  await student.keyboard.press('Escape')
+  await student.keyboard.press('Escape')
+  await expect(student.getByLabel('Words of the note')).toHaveCount(0)
+  await expect(student.getByTestId('picked')).toHaveCount(0)
+  for (const side of ['left', 'top', 'width', 'height'] as const)
+    await expect.poll(async () => Math.abs((await inked())[side] - typed[side])).toBeLessThanOrEqual(2)
+})
+
 test('on a laptop the camera is a live picture: what is seen is taken, and the camera is let go', async ({
   somebody,
 }) => {

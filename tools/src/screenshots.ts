@@ -25,11 +25,11 @@ const open = (name: string | RegExp) => (page: Page) => page.getByRole('link', {
 /** One current picture of each main view. */
 const VIEWS: readonly View[] = [
   { file: 'door' },
-  { file: 'desk', person: 'marit-aune' },
-  { file: 'shelf', person: 'marit-aune', go: open('Shelf') },
+  { file: 'desk', person: 'marit-abara' },
+  { file: 'shelf', person: 'marit-abara', go: open('Shelf') },
   {
     file: 'preparing',
-    person: 'marit-aune',
+    person: 'marit-abara',
     go: async (page) => {
       await open('Shelf')(page)
       await open(/^First page of Curves of the tide/)(page)
@@ -38,7 +38,7 @@ const VIEWS: readonly View[] = [
   },
   {
     file: 'as-a-student',
-    person: 'marit-aune',
+    person: 'marit-abara',
     size: TABLET,
     go: async (page) => {
       await open('Shelf')(page)
@@ -49,7 +49,7 @@ const VIEWS: readonly View[] = [
   },
   {
     file: 'handing-out',
-    person: 'marit-aune',
+    person: 'marit-abara',
     go: async (page) => {
       await open('Shelf')(page)
       await open('Hand out Curves of the tide')(page)
@@ -64,20 +64,20 @@ const VIEWS: readonly View[] = [
       await page.getByRole('heading', { level: 1 }).scrollIntoViewIfNeeded()
     },
   },
-  { file: 'hand-out', person: 'marit-aune', go: open('Reading a tide table') },
+  { file: 'hand-out', person: 'marit-abara', go: open('Reading a tide table') },
   {
     file: 'shared-copy',
-    person: 'marit-aune',
+    person: 'marit-abara',
     go: async (page) => {
       await open('Parts of a shore crab')(page)
       await open('Open the pile')(page)
       await page.getByLabel('Who did what').check()
     },
   },
-  { file: 'marking', person: 'marit-aune', go: open('Mark 9') },
+  { file: 'marking', person: 'marit-abara', go: open('Mark 9') },
   {
     file: 'class',
-    person: 'marit-aune',
+    person: 'marit-abara',
     go: async (page) => {
       await open('Classes')(page)
       await open(/Curlew class/)(page)

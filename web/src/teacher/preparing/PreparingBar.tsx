@@ -6,11 +6,11 @@ import { useStore } from 'zustand'
 import { ask } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
+import { IconButton } from '../../ui/IconButton.tsx'
 import { TitleField } from '../../ui/TitleField.tsx'
 import { asked } from '../asked.ts'
 import { usePreparing } from './context.ts'
 import { InUseBar } from './InUseBar.tsx'
-import { Small } from './panels/PlaceRows.tsx'
 
 /** The bar over preparation: whose worksheet, whether it is kept, and where to go on. */
 export function PreparingBar({ onKeys }: { onKeys: () => void }) {
@@ -52,15 +52,9 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
         <span role="status" data-kept={state} className="whitespace-nowrap text-ink-soft max-upright:hidden">
           {count} {count === 1 ? 'page' : 'pages'} · {words}
         </span>
-        <Small look="quiet" label="Undo" onClick={() => store.undo()} disabled={!canUndo}>
-          <Undo2 size={19} aria-hidden="true" />
-        </Small>
-        <Small look="quiet" label="Redo" onClick={() => store.redo()} disabled={!canRedo}>
-          <Redo2 size={19} aria-hidden="true" />
-        </Small>
-        <Small look="quiet" label="Keys" onClick={onKeys}>
-          <Keyboard size={19} aria-hidden="true" />
-        </Small>
+        <IconButton size={19} icon={Undo2} label="Undo" onClick={() => store.undo()} disabled={!canUndo} />
+        <IconButton size={19} icon={Redo2} label="Redo" onClick={() => store.redo()} disabled={!canRedo} />
+        <IconButton size={19} icon={Keyboard} label="Keys" onClick={onKeys} />
         <Button onClick={() => void goTo(`/worksheet/${worksheet.id}/as-a-student`)}>As a student</Button>
         {/* While it is out with a class, sending is what one came for; handing out is another thing. */}
         <Button

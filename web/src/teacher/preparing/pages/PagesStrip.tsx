@@ -14,9 +14,9 @@ import { useStore } from 'zustand'
 import { GoToPage } from '../../../page/pages/GoToPage.tsx'
 import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
 import { Button } from '../../../ui/Button.tsx'
+import { IconButton } from '../../../ui/IconButton.tsx'
 import { sayDone } from '../../../ui/notices.ts'
 import { usePreparing } from '../context.ts'
-import { Small } from '../panels/PlaceRows.tsx'
 import { AddPage } from './AddPage.tsx'
 
 /** The pages in order: turned to by a press, moved by dragging or by Alt and the arrows, several at once. */
@@ -81,6 +81,7 @@ export function PagesStrip({ children }: { children: ReactNode }) {
       pages: was.pages.map((page) => (picked.has(page.id) ? turnPage(page) : page)),
     }))
 
+  const those = picked.size > 1 ? 'pages' : 'page'
   return (
     <div className="flex h-[132px] pointer-coarse:h-[156px] shrink-0 items-center gap-3 border-t border-rule bg-blotter-deep px-4 py-2">
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
@@ -121,19 +122,16 @@ export function PagesStrip({ children }: { children: ReactNode }) {
         aria-label={picked.size > 1 ? `${picked.size} pages` : 'This page'}
         className="grid content-center gap-1"
       >
-        <Small label={picked.size > 1 ? 'Duplicate the pages' : 'Duplicate the page'} onClick={again}>
-          <Copy size={17} aria-hidden="true" />
-        </Small>
-        <Small label={picked.size > 1 ? 'Rotate the pages' : 'Rotate the page'} onClick={turn}>
-          <RotateCw size={17} aria-hidden="true" />
-        </Small>
-        <Small
-          label={picked.size > 1 ? 'Remove the pages' : 'Remove the page'}
+        <IconButton framed size={17} icon={Copy} label={`Duplicate the ${those}`} onClick={again} />
+        <IconButton framed size={17} icon={RotateCw} label={`Rotate the ${those}`} onClick={turn} />
+        <IconButton
+          framed
+          size={17}
+          icon={Trash2}
+          label={`Remove the ${those}`}
           onClick={takeAway}
           disabled={sheet.pages.length === 1}
-        >
-          <Trash2 size={17} aria-hidden="true" />
-        </Small>
+        />
       </div>
       {adding && <AddPage onClose={() => setAdding(false)} />}
     </div>

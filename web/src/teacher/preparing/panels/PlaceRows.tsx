@@ -1,6 +1,6 @@
 import { canTurn, type PrintedItem, setBox, type Turned } from '@hand-back/core'
 import { ArrowDownToLine, ArrowUpToLine, Copy, Lock, LockOpen, Trash2 } from 'lucide-react'
-import { Button } from '../../../ui/Button.tsx'
+import { IconButton } from '../../../ui/IconButton.tsx'
 import { putCopies } from '../clipboard.ts'
 import { usePreparing } from '../context.ts'
 import { NumberRow, PairRow } from './rows.tsx'
@@ -76,38 +76,38 @@ export function PlaceRows({ items }: { items: readonly PrintedItem[] }) {
         }
       />
       <div className="flex flex-wrap gap-1">
-        <Small label="To the front" onClick={() => order('front')}>
-          <ArrowUpToLine size={17} aria-hidden="true" />
-        </Small>
-        <Small label="To the back" onClick={() => order('back')}>
-          <ArrowDownToLine size={17} aria-hidden="true" />
-        </Small>
-        <Small label="Duplicate" onClick={again}>
-          <Copy size={17} aria-hidden="true" />
-        </Small>
-        <Small label={locked ? 'Unlock' : 'Lock in place'} pressed={locked} onClick={lock}>
-          {locked ? <Lock size={17} aria-hidden="true" /> : <LockOpen size={17} aria-hidden="true" />}
-        </Small>
-        <Small label="Take away" onClick={() => store.takeAway()} disabled={locked}>
-          <Trash2 size={17} aria-hidden="true" />
-        </Small>
+        <IconButton
+          framed
+          size={17}
+          icon={ArrowUpToLine}
+          label="To the front"
+          onClick={() => order('front')}
+        />
+        <IconButton
+          framed
+          size={17}
+          icon={ArrowDownToLine}
+          label="To the back"
+          onClick={() => order('back')}
+        />
+        <IconButton framed size={17} icon={Copy} label="Duplicate" onClick={again} />
+        <IconButton
+          framed
+          size={17}
+          icon={locked ? Lock : LockOpen}
+          label={locked ? 'Unlock' : 'Lock in place'}
+          aria-pressed={locked}
+          onClick={lock}
+        />
+        <IconButton
+          framed
+          size={17}
+          icon={Trash2}
+          label="Take away"
+          onClick={() => store.takeAway()}
+          disabled={locked}
+        />
       </div>
     </div>
-  )
-}
-
-export function Small({
-  label,
-  pressed,
-  ...rest
-}: { label: string; pressed?: boolean } & React.ComponentProps<typeof Button>) {
-  return (
-    <Button
-      aria-label={label}
-      title={label}
-      aria-pressed={pressed}
-      {...rest}
-      className={`!px-2 ${pressed ? '!border-ink' : ''}`}
-    />
   )
 }
