@@ -78,7 +78,7 @@ test('a list is looked at before it is taken over, wrong rows are told, new PINs
   await expect(dialog.getByText('Zélie Rahman')).toBeVisible()
   await expect(dialog.getByRole('heading', { name: '1 not on the list' })).toBeVisible()
   await expect(dialog.getByText('line 5')).toBeVisible()
-  await dialog.getByLabel(/Take the 1 who are not/).check()
+  await dialog.getByLabel(/Remove the 1 who are not/).check()
   await dialog.getByRole('button', { name: 'Add one student' }).click()
   await expect(teacher.getByLabel('Name of Zélie Rahman')).toBeVisible()
   await expect(teacher.getByLabel('Name of Freya Vasquez')).toHaveCount(0)

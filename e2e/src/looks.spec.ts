@@ -51,7 +51,7 @@ test('one tap at the door of the demo, several people side by side in one browse
 
 test('the teacher’s views are accessible and fit their window', async ({ somebody }) => {
   const teacher = await somebody()
-  await teacher.goto(`${server.url}/as/marit-aune/`)
+  await teacher.goto(`${server.url}/as/marit-abara/`)
   await expect(teacher.getByRole('heading', { name: 'Eleven copies wait for you' })).toBeVisible()
   await expectAccessible(teacher)
   await teacher.getByRole('link', { name: 'Shelf' }).click()
@@ -96,7 +96,7 @@ test('what opens over the teacher’s views is accessible too', async ({ somebod
     await teacher.keyboard.press('Escape')
     await expect(dialog).toHaveCount(0)
   }
-  await teacher.goto(`${server.url}/as/marit-aune/`)
+  await teacher.goto(`${server.url}/as/marit-abara/`)
   await teacher.getByRole('link', { name: /Parts of a shore crab/ }).click()
   await expect(teacher.locator('td [data-state]').first()).toBeVisible()
   await expectAccessible(teacher)

@@ -116,7 +116,7 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   await noor.getByRole('button', { name: 'Rub out' }).click()
   await drawWithPen(noor, along({ x: 250, y: 280 }, { x: 250, y: 320 }))
   await expectInk(noor, { x: 250, y: 300 })
-  await noor.getByRole('button', { name: /green pen/ }).click()
+  await noor.getByRole('button', { name: /blue pen/ }).click()
   await drawWithPen(noor, along({ x: 100, y: 420 }, { x: 260, y: 420 }))
   await expectKept(noor)
   await noor.getByRole('button', { name: 'Hand in' }).click()

@@ -105,6 +105,10 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}/picture`,
     teacher: true,
   },
+  'GET /handouts/:handout/marking': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/marking`,
+    teacher: true,
+  },
   'GET /handouts/:handout/pdf': { path: (lesson) => `/handouts/${lesson.handout.id}/pdf`, teacher: true },
   'PATCH /worksheets/:worksheet': {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}`,

@@ -12,6 +12,8 @@ export interface Newsworthy extends Omit<CopyStandingNews, 'copy'> {
 export interface News {
   eventsKept(copy: Newsworthy, events: readonly KeptEvent[]): void
   copyChanged(copy: Newsworthy): void
+  /** Marks of a copy were given, changed or taken: only teachers hear of it. */
+  marksChanged(copy: Newsworthy): void
   trayChanged(student: string): void
   /** Pages, dates, rules or people of a hand-out changed: whoever has it open asks again. */
   handoutChanged(handout: string): void

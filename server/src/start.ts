@@ -13,6 +13,7 @@ import { causeOf } from './http/errors.ts'
 import { fromHere } from './http/sameOrigin.ts'
 import { takeSeat } from './http/seat.ts'
 import { answerDevices, type Live, liveNews, liveSettings } from './live/index.ts'
+import { sumsOf } from './marking/index.ts'
 import { clearOldSessions, sessions } from './people/index.ts'
 import { noteOldVersions } from './worksheets/index.ts'
 
@@ -58,7 +59,12 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
     ...liveSettings,
     allowRequest: (request, decide) => decide(null, fromHere(request)),
   })
-  const news = liveNews(live, log, async (handout, copy) => (await copyRows(db, handout, copy))[0])
+  const news = liveNews(
+    live,
+    log,
+    async (handout, copy) => (await copyRows(db, handout, copy))[0],
+    async (handout, copy) => (await sumsOf(db, handout, copy))[0],
+  )
   const { demo, secret, setupCode, picturesRest } = settings
   const context: Context = { db, pool, log, news, now: Date.now, demo, secret, setupCode, picturesRest }
   const session = sessions(context)

@@ -3,6 +3,7 @@ import type { KeptEvent, PageEvent } from '../log/events.ts'
 import { readEvents } from '../log/readEvents.ts'
 import { type CopyStandingNews, copyStanding } from './copies.ts'
 import type { CopyRow } from './handouts.ts'
+import type { CopySum } from './marking.ts'
 
 const readTo = z.object({
   work: z.number().int().min(0),
@@ -73,6 +74,8 @@ export interface ServerMessages {
   events(news: { copy: string; events: KeptEvent[] }): void
   standing(news: CopyStandingNews): void
   copyRow(news: { handout: string; row: CopyRow }): void
+  /** What the marks of a copy come to now. */
+  marks(news: { handout: string; sum: CopySum }): void
   tray(): void
   /** Somebody asks to be let into a class of this teacher. */
   joining(): void

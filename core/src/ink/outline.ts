@@ -13,14 +13,19 @@ export interface PathSink {
   closePath(): void
 }
 
-/** How a nib answers: how much its width follows pressure (0 to 1), and whether its ends run out thin. */
-const ANSWERS: Record<Nib, { readonly thinning: number; readonly runsOut: boolean }> = {
-  pencil: { thinning: 0.8, runsOut: false },
-  pen: { thinning: 0.55, runsOut: false },
-  'felt tip': { thinning: 0, runsOut: false },
-  highlighter: { thinning: 0, runsOut: false },
-  paintbrush: { thinning: 0.92, runsOut: true },
-}
+/**
+ * How a nib answers: how much its width follows pressure, and speed where nothing tells pressure (0 to 1), and
+ * whether its ends run out thin. A finger is quick: a pencil that followed its speed as it follows pressure
+ * would hardly be seen.
+ */
+const ANSWERS: Record<Nib, { readonly pressure: number; readonly speed: number; readonly runsOut: boolean }> =
+  {
+    pencil: { pressure: 0.8, speed: 0.3, runsOut: false },
+    pen: { pressure: 0.55, speed: 0.55, runsOut: false },
+    'felt tip': { pressure: 0, speed: 0, runsOut: false },
+    highlighter: { pressure: 0, speed: 0, runsOut: false },
+    paintbrush: { pressure: 0.92, speed: 0.92, runsOut: true },
+  }
 
 /** A nib is at least so many units wide where its outline is computed. */
 const NIB_UNITS = 24
@@ -42,7 +47,9 @@ const LONGEST_WIDTHS = 0.8
  * perfect-freehand, of samples with bends between them (bends.ts).
  */
 export function strokeOutline(points: readonly InkPoint[], nib: Nib, width: number): number[][] {
-  const { thinning, runsOut } = ANSWERS[nib]
+  const { runsOut, ...follows } = ANSWERS[nib]
+  const isPressed = hasPressure(points)
+  const thinning = isPressed ? follows.pressure : follows.speed
   const box = boundsOf(points)
   const extent = Math.hypot(box.x1 - box.x0, box.y1 - box.y0)
   if (points.length > 0 && extent <= width * TAP_WIDTHS) return dot(points, box, thinning, width)
@@ -51,7 +58,7 @@ export function strokeOutline(points: readonly InkPoint[], nib: Nib, width: numb
   const fine = Math.max(1, NIB_UNITS / width)
   // A short touch of the paintbrush runs out within its own length.
   const taper = runsOut ? { taper: Math.min(width * 2.5, extent * 0.4) * fine, cap: true } : { cap: true }
-  const pressed = thinning > 0 && !hasPressure(points) ? asIfPressed(points, width) : points
+  const pressed = thinning > 0 && !isPressed ? asIfPressed(points, width) : points
   const outline = getStroke(
     withBends(pressed, Math.max(LONGEST_LEG, width * LONGEST_WIDTHS)).map((point) => [
       point.x * fine,

@@ -11,6 +11,7 @@ export interface Change {
   readonly x?: number | undefined
   readonly y?: number | undefined
   readonly value?: AnswerValue | undefined
+  readonly given?: number | undefined
   readonly thing?: { readonly kind: string } | undefined
 }
 
@@ -31,6 +32,8 @@ export interface ItemKind<Item> {
   readonly schema: z.ZodType<Item>
   /** There is one of it, whoever puts it down: the latest counts, and all who share the copy may change it. */
   readonly isShared?: boolean
+  /** It lies on this layer and no other; left out: on any. */
+  readonly onlyOn?: 'work' | 'feedback'
   /** The smallest upright rectangle around it; nothing: it has no place of its own. */
   bounds?(item: Item): Bounds
   /** What it looks like; left out: it is seen by what it changes. */

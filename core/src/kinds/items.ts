@@ -5,6 +5,7 @@ import { laidCard } from './card.ts'
 import { laidDirection } from './direction.ts'
 import { laidFormula } from './formula.ts'
 import type { ItemKind as KindOf } from './itemKind.ts'
+import { mark } from './mark.ts'
 import { laidPhoto } from './photo.ts'
 import { laidPicture } from './picture.ts'
 import { fitHeight, type PrintedItem, takesValue } from './printed.ts'
@@ -28,6 +29,7 @@ export const ITEM_KINDS = {
   answer,
   card: laidCard,
   photo: laidPhoto,
+  mark,
   ...THING_KINDS,
 }
 
@@ -79,6 +81,12 @@ export function belongsThere(item: Item, printed: ReadonlyMap<string, string>): 
 
 /** Whether an item belongs to something printed: it answers it, or is a card of it. */
 export const isAnswer = (item: Item): boolean => kindOfItem(item).names !== undefined
+
+/** Whether an item may lie on a layer: answers only on the students', marks only in feedback. */
+export function mayLieOn(item: Item, layer: 'work' | 'help' | 'feedback'): boolean {
+  const { onlyOn = isAnswer(item) ? 'work' : layer } = kindOfItem(item)
+  return onlyOn === layer
+}
 
 /** A thing as high as its words need (`fitHeight`). */
 export const fitThing = <T extends Thing>(thing: T, measure: Measure): T =>

@@ -174,14 +174,14 @@ function rewrite(
 
 /**
  * Whether an event may touch a thing: its author's own, on its own layer. In a copy that several share,
- * the answer of a place and the cards are everybody's, and all things are where the teacher allows it
+ * the answer of a place and the cards are everybody's, and so are marks of those who give them, and all things are where the teacher allows it
  * (`free`). Feedback handed back in an earlier round stays as it was.
  */
 export function mayTouch(
   event: Pick<SignedEvent, 'author' | 'layer' | 'round' | 'free'>,
   { author, layer, round, item }: Placed,
 ): boolean {
-  const common = event.layer === 'work' && kindOfItem(item).isShared === true
+  const common = kindOfItem(item).isShared === true
   return (
     (author === event.author || event.free === true || common) &&
     layer === event.layer &&
@@ -189,17 +189,27 @@ export function mayTouch(
   )
 }
 
-/** What can be seen on a page, from below: in the order it was put there, but for what was brought to the front or back. */
+/**
+ * What can be seen on a page, from below: in the order it was put there, but for what was brought to the front
+ * or back. Marks given again in a later round stand in place of those before.
+ */
 export function inSight(page: Page): Placed[] {
   const seen: Placed[] = []
   let isOrdered = true
+  const marked = new Map<string, number>()
   for (const placed of page.placed.values()) {
     if (placed.taken) continue
     seen.push(placed)
     if (overOf(placed) !== 0) isOrdered = false
+    if (placed.item.kind === 'mark')
+      marked.set(placed.item.question, Math.max(placed.round, marked.get(placed.item.question) ?? 0))
   }
-  return isOrdered ? seen : seen.sort((a, b) => overOf(a) - overOf(b))
+  const latest = marked.size === 0 ? seen : seen.filter((placed) => !isSuperseded(placed, marked))
+  return isOrdered ? latest : latest.sort((a, b) => overOf(a) - overOf(b))
 }
+
+const isSuperseded = ({ item, round }: Placed, marked: ReadonlyMap<string, number>): boolean =>
+  item.kind === 'mark' && round < marked.get(item.question)!
 
 /** How far an item was brought to the front (more) or the back (less). */
 const overOf = ({ item }: Placed): number => ('over' in item ? (item.over ?? 0) : 0)

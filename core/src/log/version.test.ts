@@ -34,6 +34,12 @@ test('old names draw what they drew: even, or by pressure and out thin', () => {
   expect(broad('paintbrush', 0.9)).toBeGreaterThan(broad('paintbrush', 0.2) * 2.5)
 })
 
+test('a pencil in a quick finger is seen: its width follows speed only a little', () => {
+  const quick = Array.from({ length: 30 }, (_, at) => ({ x: at * 12, y: 50, pressure: 0.5, time: at * 8 }))
+  const ys = strokeOutline(quick, 'pencil', 1.4).map(([, y]) => y!)
+  expect(Math.max(...ys) - Math.min(...ys)).toBeGreaterThan(0.8)
+})
+
 test('a pencil follows pressure more than a pen', () => {
   const follows = (nib: 'pen' | 'pencil') => broad(nib, 0.9) / broad(nib, 0.2)
   expect(follows('pencil')).toBeGreaterThan(follows('pen') * 1.2)

@@ -4,11 +4,11 @@ import {
   type EventFate,
   type Exchange,
   type Item,
-  isAnswer,
   isForSet,
   type Layer,
   MOST_OWN_PAGES,
   MOST_POINTS_MADE,
+  mayLieOn,
   mayWrite,
   type PageEvent,
   piecesOf,
@@ -129,7 +129,7 @@ function hasPage({ setId, dealt }: CopyRecord, id: string, { sets }: PrintedPage
 
 /** Whether what an answer answers is there: the page has that place, card or plot. Only students answer. */
 const belongs = (item: Item, layer: Layer, printed: ReadonlyMap<string, string>): boolean =>
-  belongsThere(item, printed) && (layer === 'work' || !isAnswer(item))
+  belongsThere(item, printed) && mayLieOn(item, layer)
 
 function mayEver(event: PageEvent, evidence: Evidence): boolean {
   return evidence.role === 'student'

@@ -16,6 +16,7 @@ import {
   readPrintedOn,
   type Written,
 } from './keeperRows.ts'
+import { concernsMarks } from './markEvents.ts'
 import { type CopyRecord, pageTakes, roleIn } from './place.ts'
 
 interface Request {
@@ -186,6 +187,7 @@ export class Keeper {
   #tell(written: Written[]): void {
     for (const { copy, events, markingBegan, opened: begun } of written) {
       this.#context.news.eventsKept(copy, events)
+      if (events.some(concernsMarks)) this.#context.news.marksChanged(copy)
       if (markingBegan || begun) this.#context.news.copyChanged(begun ? opened(copy) : copy)
     }
   }

@@ -1,4 +1,4 @@
-import type { CopyRow } from '@hand-back/core'
+import type { CopyRow, CopySum } from '@hand-back/core'
 import { type DeviceMessages, mayRead, type ServerMessages } from '@hand-back/core'
 import type { Logger } from 'pino'
 import type { Server } from 'socket.io'
@@ -17,11 +17,12 @@ export const rooms = {
   session: (id: string) => `session:${id}`,
 }
 
-/** News over the live connections of all processes. `rowOf` looks up a copy as its teacher's table shows it. */
+/** News over the live connections of all processes. `rowOf` looks up a copy as its teacher's table shows it, `sumOf` what its marks come to. */
 export function liveNews(
   live: Live,
   log: Logger,
   rowOf: (handout: string, copy: string) => Promise<CopyRow | undefined>,
+  sumOf: (handout: string, copy: string) => Promise<CopySum | undefined>,
 ): News {
   return {
     eventsKept(copy, events) {
@@ -42,6 +43,14 @@ export function liveNews(
           for (const { id } of row.students) live.to(rooms.person(id)).emit('tray')
         },
         (error) => log.warn({ cause: causeOf(error) }, 'news of a copy not told'),
+      )
+    },
+    marksChanged(copy) {
+      sumOf(copy.handoutId, copy.id).then(
+        (sum) => {
+          if (sum) live.to(rooms.handout(copy.handoutId)).emit('marks', { handout: copy.handoutId, sum })
+        },
+        (error) => log.warn({ cause: causeOf(error) }, 'marks of a copy not told'),
       )
     },
     trayChanged(student) {

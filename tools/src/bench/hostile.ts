@@ -25,7 +25,7 @@ export async function hostileFigures(databaseUrl: string): Promise<Figure[]> {
   const { students, copies, pages, teacher } = await furnishCopies(quietContext(connection), DOWNLOADS, 2)
   await connection.db
     .update(tables.people)
-    .set({ secretHash: await hashSecret(PASSWORD), signInName: 'marit aune' })
+    .set({ secretHash: await hashSecret(PASSWORD), signInName: 'marit abara' })
     .where(eq(tables.people.id, teacher.id))
   await connection.close()
   const server = await startServerProcess({

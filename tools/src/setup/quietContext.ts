@@ -8,6 +8,7 @@ export function quietContext({ db, pool }: Connection, now: () => number = Date.
   const news = {
     eventsKept: silent,
     copyChanged: silent,
+    marksChanged: silent,
     trayChanged: silent,
     handoutChanged: silent,
     closedTo: silent,

@@ -14,6 +14,7 @@ import {
   moreStudents,
   newHandout,
 } from '../handouts.ts'
+import { marking as markingTold } from '../marking.ts'
 
 // Handing out, and what a teacher does with the copies of a hand-out.
 
@@ -26,6 +27,8 @@ export const handoutChanges = reading('teacher', '/handouts/:handout/changes', h
 export const sendChanges = doing('teacher', '/handouts/:handout/changes', nothing, nothing)
 export const giveToMore = doing('teacher', '/handouts/:handout/students', moreStudents, nothing)
 export const handBackMany = doing('teacher', '/handouts/:handout/hand-back', handBackRequest, handBackAnswer)
+/** The questions of a hand-out, its key, and what its copies were given so far. */
+export const marking = reading('teacher', '/handouts/:handout/marking', markingTold)
 export const givePages = putting('teacher', '/copies/:copy/owners', pageOwners, nothing)
 export const changeCopy = changing('teacher', '/copies/:copy', copyChange, nothing)
 export const leaveCopy = dropping('teacher', '/copies/:copy/students/:student', nothing, nothing)

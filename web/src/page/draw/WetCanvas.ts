@@ -4,11 +4,12 @@ import {
   HIGHLIGHTER_OPACITY,
   type InkPoint,
   type Point,
+  type Swatch,
   shinesThrough,
   strokeOutline,
   traceOutline,
 } from '@hand-back/core'
-import type { Swatch } from '../strip/swatches.ts'
+
 import type { Size, View } from '../view/view.ts'
 import { fitCanvas } from './InkCanvas.ts'
 import { inkFill } from './inkFill.ts'

@@ -1,0 +1,25 @@
+import { z } from 'zod'
+import { answerKey } from '../worksheet/key.ts'
+import { question } from '../worksheet/sheet.ts'
+
+const hundredths = z.number().int().min(0)
+
+/** What the marks of a copy come to, in hundredths, and how many of its questions have none. */
+export const copySum = z.object({
+  copy: z.uuid(),
+  given: hundredths,
+  full: hundredths,
+  left: z.number().int().min(0),
+})
+export type CopySum = z.infer<typeof copySum>
+
+/** What a teacher needs to mark the copies of a hand-out: its questions, the key, and what is given so far. */
+export const marking = z.object({
+  questions: z.array(question),
+  keys: z.record(z.uuid(), answerKey),
+  sums: z.array(copySum),
+})
+export type MarkingWhole = z.infer<typeof marking>
+
+/** What school tells of the marks of a hand-out that is looked at. */
+export const sumNews = z.object({ handout: z.uuid(), sum: copySum })

@@ -1,0 +1,32 @@
+import type { KeptEvent } from '@hand-back/core'
+import { sql } from 'drizzle-orm'
+import type { Queries } from '../db/connect.ts'
+import { type EventRow, fromStored } from './storedEvent.ts'
+
+/** The feedback events of copies that may concern marks, in order: those that lay marks down, change or take things. */
+export async function markEvents(
+  db: Queries,
+  copies: readonly string[],
+): Promise<ReadonlyMap<string, KeptEvent[]>> {
+  const { rows } = await db.execute(sql`
+    SELECT copy_id AS copy, id, layer, seq, author_id AS author, round, extract(epoch FROM kept_at) * 1000 AS "keptAt",
+      body, ink, log_version AS version
+    FROM event WHERE copy_id = ANY(${sql.param([...copies])}::uuid[]) AND layer = 'feedback'
+      AND (body->'items' @> '[{"kind": "mark"}]' OR body->>'act' IN ('take', 'bring', 'change'))
+    ORDER BY copy_id, seq`)
+  const found = new Map<string, KeptEvent[]>()
+  for (const { copy, ...row } of rows as unknown as (EventRow & { copy: string })[]) {
+    const events = found.get(copy) ?? []
+    found.set(copy, events)
+    events.push(fromStored({ ...row, keptAt: Number(row.keptAt) }))
+  }
+  return found
+}
+
+/** Whether an event may change what marks a copy has. */
+export function concernsMarks(event: KeptEvent): boolean {
+  if (event.layer !== 'feedback') return false
+  if (event.act === 'add') return event.items.some(({ kind }) => kind === 'mark')
+  if (event.act === 'change') return event.set.given !== undefined
+  return event.act === 'take' || event.act === 'bring'
+}

@@ -1,0 +1,2 @@
+export { markingRoutes } from './routes.ts'
+export { sumsOf } from './sums.ts'

@@ -1,0 +1,58 @@
+import {
+  applyAll,
+  type CopySum,
+  emptyPage,
+  type KeptEvent,
+  type MarkingWhole,
+  marksIn,
+  pagesFor,
+  type Question,
+  questionsOn,
+  sumOf,
+} from '@hand-back/core'
+import { sql } from 'drizzle-orm'
+import { markEvents } from '../copies/index.ts'
+import type { Queries } from '../db/connect.ts'
+import { ownHandout } from '../handouts/index.ts'
+
+/** What a teacher needs to mark a hand-out. Throws `Refused` (404) for one that is not theirs. */
+export async function markingOf(db: Queries, teacherId: string, handoutId: string): Promise<MarkingWhole> {
+  await ownHandout(db, teacherId, handoutId)
+  const { rows } = await db.execute<Pick<MarkingWhole, 'questions' | 'keys'>>(sql`
+    SELECT v.questions, v.keys FROM handout h JOIN worksheet_version v ON v.id = h.version_id WHERE h.id = ${handoutId}`)
+  const { questions, keys } = rows[0]!
+  return { questions, keys, sums: await sumsOf(db, handoutId) }
+}
+
+interface Row extends Record<string, unknown> {
+  readonly id: string
+  readonly setId: string | null
+  readonly dealt: string[] | null
+  readonly questions: Question[]
+  readonly pages: { id: string; sets: string[] | null }[]
+}
+
+/** What the marks of the copies of a hand-out come to, of the log as it stands; with `copy`, only of that one. */
+export async function sumsOf(db: Queries, handoutId: string, copy?: string): Promise<CopySum[]> {
+  const { rows } = await db.execute<Row>(sql`
+    SELECT c.id, c.set_id AS "setId", c.dealt, v.questions,
+      (SELECT json_agg(json_build_object('id', p.id, 'sets', p.sets) ORDER BY p.position)
+         FROM worksheet_page p WHERE p.version_id = h.version_id) AS pages
+    FROM copy c JOIN handout h ON h.id = c.handout_id JOIN worksheet_version v ON v.id = h.version_id
+    WHERE c.handout_id = ${handoutId} ${copy ? sql`AND c.id = ${copy}` : sql``}`)
+  const events = await markEvents(
+    db,
+    rows.map(({ id }) => id),
+  )
+  return rows.map(({ id, setId, dealt, questions, pages }) => {
+    const stubs = pages.map((page) => ({ id: page.id, sets: page.sets ?? undefined }))
+    const own = pagesFor(stubs, setId, dealt).map((page) => ({ id: page }))
+    return { copy: id, ...sumOf(questionsOn(own, questions), marksIn(pagesAfter(events.get(id) ?? []))) }
+  })
+}
+
+function pagesAfter(events: readonly KeptEvent[]) {
+  const byPage = new Map<string, KeptEvent[]>()
+  for (const event of events) byPage.set(event.page, [...(byPage.get(event.page) ?? []), event])
+  return [...byPage.values()].map((some) => applyAll(emptyPage, some))
+}
