@@ -121,6 +121,7 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   await expectKept(noor)
   await noor.getByRole('button', { name: 'Hand in' }).click()
   await expect(teacher.getByText('round 2')).toBeVisible()
+  await teacher.keyboard.press('0')
   await expectInk(teacher, { x: 180, y: 420 })
 
   await checkPdf(teacher, pdf)

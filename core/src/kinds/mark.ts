@@ -30,7 +30,7 @@ export const mark: ItemKind<Mark> = {
   schema,
   isShared: true,
   onlyOn: 'feedback',
-  level: 'sign',
+  level: 'thing',
   drawn: markSign,
   changed: (item, { given = item.given }) => ({ ...item, given: Math.min(given, item.full) }),
   asChange: ({ given }) => ({ given }),
@@ -38,7 +38,7 @@ export const mark: ItemKind<Mark> = {
 
 const MADDER = '#a83a2e'
 /** The height of its letters, in points. */
-const SIZE = 15
+const SIZE = 13
 
 /** Written in the margin of the page, as on paper. */
 function markSign({ x, y, given, full }: Mark): Drawn[] {

@@ -54,14 +54,24 @@ export function sumOf(questions: readonly Question[], marks: ReadonlyMap<string,
   return { given, full, left }
 }
 
+/** What the marks that were given come to, whatever was not marked. */
+export function sumGiven(marks: ReadonlyMap<string, Mark>): Pick<Sum, 'given' | 'full'> {
+  let [given, full] = [0, 0]
+  for (const mark of marks.values()) {
+    given += mark.given
+    full += mark.full
+  }
+  return { given, full }
+}
+
 /** Given of full as a whole per cent, halves up; nothing where nothing can be given. */
 export const perCent = ({ given, full }: Pick<Sum, 'given' | 'full'>): number | undefined =>
   full === 0 ? undefined : Math.floor((given * 200 + full) / (2 * full))
 
-/** The room that marks take beside a question, in points. */
-const ROOM = { width: 58, down: 2 }
+/** The room that marks take in the right margin of a page, in points. */
+const ROOM = { width: 52, down: 2 }
 
-/** A mark of a question, level with its first area that the copy has, in the margin of the page where there is one. */
+/** A mark of a question, in the right margin of the page, level with its first area that the copy has. */
 export function markFor(
   copy: string,
   round: number,
@@ -73,7 +83,7 @@ export function markFor(
   for (const area of question.areas) {
     const page = pages.find(({ id }) => id === area.page)
     if (!page) continue
-    const x = Math.max(0, Math.min(area.x + area.width + 4, page.width - ROOM.width))
+    const x = Math.max(0, page.width - ROOM.width)
     const y = Math.max(0, area.y + ROOM.down)
     const { id, label } = question
     const mark: Mark = {

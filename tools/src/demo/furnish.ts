@@ -1,7 +1,15 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
-import type { HandoutWish, Layer, PageEvent, Person, WorksheetPage } from '@hand-back/core'
+import {
+  type HandoutWish,
+  type Layer,
+  markFor,
+  type PageEvent,
+  type Person,
+  type Question,
+  type WorksheetPage,
+} from '@hand-back/core'
 import {
   addStudentsTo,
   bringIn,
@@ -122,7 +130,7 @@ class School {
 
   /** Nine handed in (two of them written on already), eleven at work, four not opened. */
   async #tideTable(): Promise<void> {
-    const { pages, copies } = await this.#give(
+    const { pages, questions, copies } = await this.#give(
       'Reading a tide table',
       -20,
       4,
@@ -138,14 +146,16 @@ class School {
       if (index >= 9) continue
       this.#clock = this.#now - (6 - index * 0.5) * HOUR
       await this.#step(copy, 'handIn')
-      if (index < 2)
-        await this.#ink(copy, pages, 'feedback', tideFeedback(this.#teachersHand(), index % 4 === 2))
+      if (index >= 2) continue
+      await this.#ink(copy, pages, 'feedback', tideFeedback(this.#teachersHand(), index % 4 === 2))
+      const given = index === 0 ? [2, 3.5, 4, 3, 2, 4, 2.5, 4] : [2, 3]
+      await this.#marks(copy, pages, questions, given)
     }
   }
 
   /** Seventeen handed back, five on another go, two handed in again. */
   async #bearings(): Promise<void> {
-    const { pages, copies } = await this.#give(
+    const { pages, questions, copies } = await this.#give(
       'Bearings across the bay',
       -100,
       50,
@@ -160,6 +170,7 @@ class School {
       await this.#step(copy, 'handIn')
       this.#clock = this.#now - 48 * HOUR
       await this.#ink(copy, pages, 'feedback', bearingFeedback(this.#teachersHand(), good))
+      await this.#marks(copy, pages, questions, good ? [4, 2, 1.5] : [2.5, 1, 2])
       await this.#step(copy, index < 17 ? 'handBack' : 'anotherGo')
       if (index < 22) continue
       this.#clock = this.#now - (10 - (index - 21)) * HOUR
@@ -184,7 +195,9 @@ class School {
     }
   }
 
-  async #worksheet(name: string): Promise<{ id: string; pages: readonly WorksheetPage[] }> {
+  async #worksheet(
+    name: string,
+  ): Promise<{ id: string; pages: readonly WorksheetPage[]; questions: readonly Question[] }> {
     const { db } = this.#context
     const { title, pages } = await bringIn(
       db,
@@ -195,7 +208,7 @@ class School {
     const sheet = prepared(title, pages, () => this.#makeId())
     const made = { title, unit: UNIT, sheet }
     const { id } = await makeFromFiles(db, this.#teacher.id, made)
-    return { id, pages: sheet.pages }
+    return { id, pages: sheet.pages, questions: sheet.questions }
   }
 
   /** Hands a worksheet out to the whole class; hours count from now. */
@@ -207,7 +220,7 @@ class School {
     wish: HandoutWish = { way: 'own' },
   ) {
     const { db } = this.#context
-    const { id: worksheet, pages } = await this.#worksheet(name)
+    const { id: worksheet, pages, questions } = await this.#worksheet(name)
     // Due at three in the afternoon, as school days end.
     const dueAt = dueHours === null ? null : new Date(this.#now + dueHours * HOUR).setHours(15, 0, 0, 0)
     const { handouts } = await handOut(db, this.#teacher.id, {
@@ -231,7 +244,7 @@ class School {
       student,
       id: rows.find((row) => row.studentId === student.id)!.copyId,
     }))
-    return { pages, copies }
+    return { pages, questions, copies }
   }
 
   async #step(copy: { id: string; student: Person }, step: Step): Promise<void> {
@@ -263,6 +276,22 @@ class School {
           strokes.map(({ id }) => id),
         )
     }
+  }
+
+  /** Marks for the first questions of a copy. */
+  async #marks(
+    copy: { id: string },
+    pages: readonly WorksheetPage[],
+    questions: readonly Question[],
+    given: readonly number[],
+  ): Promise<void> {
+    const events = given.flatMap((marks, index): PageEvent[] => {
+      const made = markFor(copy.id, 1, questions[index]!, pages, marks * 100)
+      if (!made) return []
+      const id = this.#makeId()
+      return [{ id, page: made.page, layer: 'feedback', madeAt: this.#clock, act: 'add', items: [made.mark] }]
+    })
+    await this.#keeper.keep(this.#teacher, copy.id, events)
   }
 
   /** On another go the first answers on a page are rubbed out. */

@@ -1,4 +1,5 @@
 import { bareSheet, type PrintedItem, type Sheet, type WorksheetPage } from '@hand-back/core'
+import { placeOn } from './answers.ts'
 
 /** What the demo's teacher put on the pages of her worksheets, by title. */
 export function prepared(title: string, pages: readonly WorksheetPage[], newId: () => string): Sheet {
@@ -9,6 +10,44 @@ export function prepared(title: string, pages: readonly WorksheetPage[], newId: 
 
 const PREPARED: Record<string, (sheet: Sheet, newId: () => string) => Sheet> = {
   'Parts of a shore crab': crabCards,
+  'Reading a tide table': (sheet, newId) =>
+    withQuestions(sheet, newId, 'Reading a tide table', [
+      [2, 'table'],
+      [4, 'graph'],
+      [4, 'ferry'],
+      [4, 'wall'],
+      [3, 'least'],
+      [4, 'dry'],
+      [4, 'later'],
+      [4, 'lowBay', 'highBay'],
+    ]),
+  'Bearings across the bay': (sheet, newId) =>
+    withQuestions(sheet, newId, 'Bearings across the bay', [
+      [4, 'chart', 'buoy'],
+      [2, 'far'],
+      [2, 'light'],
+    ]),
+}
+
+type Titled = Parameters<typeof placeOn>[0]
+
+/** Questions over places of the printed pages, each with its full marks. */
+function withQuestions(
+  sheet: Sheet,
+  newId: () => string,
+  title: Titled,
+  asked: readonly (readonly [fullMarks: number, ...places: string[]])[],
+): Sheet {
+  const questions = asked.map(([fullMarks, ...places], index) => ({
+    id: newId(),
+    label: String(index + 1),
+    fullMarks,
+    areas: places.map((name) => {
+      const { page, ...area } = placeOn(title, name)
+      return { page: sheet.pages[page]!.id, ...area }
+    }),
+  }))
+  return { ...sheet, questions }
 }
 
 const CARDS = ['shell', 'eye', 'pincer', 'walking leg', 'mouth', 'fin']

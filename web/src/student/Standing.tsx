@@ -1,22 +1,40 @@
-import { CALLS, type CopyState, type CopyWhole } from '@hand-back/core'
+import {
+  CALLS,
+  type CopyLog,
+  type CopyState,
+  type CopyWhole,
+  marksIn,
+  sayMarks,
+  sumGiven,
+} from '@hand-back/core'
 import { type ReactNode, useState } from 'react'
 import { urlOf } from '../api/ask.ts'
 import { readNote, writeNote } from '../deviceNotes.ts'
 import { Corner } from '../ui/Corner.tsx'
 import { TextButton } from '../ui/TextButton.tsx'
 
+interface StandingProps {
+  state: CopyState
+  copy: CopyWhole
+  log: CopyLog
+}
+
 /** A line that says where the copy stands when it is not simply being worked on, or what the teacher said at the start. */
-export function Standing({ state, copy }: { state: CopyState; copy: CopyWhole }) {
+export function Standing({ state, copy, log }: StandingProps) {
   const [read, setRead] = useState(false)
   const news = useChangeNews(copy)
   if (state === 'handed in') return <Line state={state}>This is with {copy.teacher.name} now.</Line>
   if (state === 'handed back')
     return (
-      <Line state={state}>{copy.teacher.name} has handed this back. What they wrote is on your pages.</Line>
+      <Line state={state}>
+        {copy.teacher.name} has handed this back. What they wrote is on your pages. <InMarks log={log} />
+      </Line>
     )
   if (state === 'another go')
     return (
-      <Line state={state}>{copy.teacher.name} asks for another go. What they wrote stays; you write on.</Line>
+      <Line state={state}>
+        {copy.teacher.name} asks for another go. What they wrote stays; you write on. <InMarks log={log} />
+      </Line>
     )
   if (news.words)
     return (
@@ -41,6 +59,17 @@ export function Standing({ state, copy }: { state: CopyState; copy: CopyWhole })
       )}
       <GotIt onPress={() => setRead(true)} />
     </div>
+  )
+}
+
+/** What the marks handed back come to, where there are any. */
+function InMarks({ log }: { log: CopyLog }) {
+  const { given, full } = sumGiven(marksIn(log.pages.values()))
+  if (full === 0) return null
+  return (
+    <b className="font-serif whitespace-nowrap text-madder">
+      {sayMarks(given)} of {sayMarks(full)} marks
+    </b>
   )
 }
 

@@ -10,6 +10,7 @@ export const asked = {
   handouts: () => got(CALLS.handouts, {}),
   handout: (id: string) => got(CALLS.handout, { handout: id }),
   handoutChanges: (id: string) => got(CALLS.handoutChanges, { handout: id }),
+  marking: (id: string) => got(CALLS.marking, { handout: id }),
   joining: (classId: string) => got(CALLS.joining, { class: classId }),
   groupings: (classId: string) => got(CALLS.groupings, { class: classId }),
 }

@@ -3,13 +3,14 @@ import {
   type CopyWhole,
   type HandoutWhole,
   isOnLayer,
+  type MarkingWhole,
   type Person,
   type Placed,
   pageOf,
   type Stroke,
 } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useStore } from 'zustand'
 import { queries, queryClient } from '../../api/queries.ts'
@@ -23,6 +24,7 @@ import { PageTabs } from '../../page/pages/PageTabs.tsx'
 import { usePagesNow } from '../../page/pages/usePagesNow.ts'
 import { TEACHER_SWATCHES } from '../../page/strip/swatches.ts'
 import { useTools } from '../../page/tools/useTools.ts'
+import type { View } from '../../page/view/view.ts'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
 import { useWork } from '../../page/work/useWork.ts'
 import { useSeen } from '../../page/work/useWriting.ts'
@@ -30,11 +32,16 @@ import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
 import { Worktop } from '../../page/work/Worktop.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
+import { handBack } from '../handout/handBack.ts'
 import { useHandout } from '../handout/useHandout.ts'
-import { Margin } from './Margin.tsx'
+import { CopyBar } from './CopyBar.tsx'
+import { MarkColumn } from './MarkColumn.tsx'
 import { PileList } from './PileList.tsx'
 import { pileOrder } from './pileOrder.ts'
 import { type Seeing, SeeingChoice } from './SeeingChoice.tsx'
+import { useGoingOn } from './useGoingOn.ts'
+import { useMarking } from './useMarking.ts'
+import { useMarks } from './useMarks.ts'
 import { coloursOf, WhoDidWhat } from './WhoDidWhat.tsx'
 
 /** Going through the pile: copy by copy, the same page at the same zoom, feedback in one's own ink. */
@@ -70,6 +77,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
     staleTime: Number.POSITIVE_INFINITY,
   })
   const store = useCopy(whole.data, person, 'feedback')
+  const marking = useMarking(handout.id)
 
   // The page stays where it is while the next copy is fetched: place and zoom are the teacher's, not the copy's.
   const ready = whole.data && store ? { copy: whole.data, store } : undefined
@@ -86,6 +94,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   }, [next])
 
   if (!row) return <Empty title="This copy is not in the pile">It may belong to another hand-out.</Empty>
+  const written = pile.filter((copy) => copy.state === 'handed in' && copy.markingBegan).map(({ id }) => id)
   const toMark = pile.filter(({ state }) => state === 'handed in').length
   return (
     <div className="flex h-full flex-col">
@@ -102,8 +111,9 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
         <SeeingChoice seeing={seeing} onChange={setSeeing} />
       </header>
       <div className="flex min-h-0 flex-1">
-        <PileList pile={pile} current={row.id} onOpen={open} />
+        <PileList pile={pile} sums={marking?.sums ?? []} current={row.id} onOpen={open} />
         <div className="flex min-w-0 flex-1 flex-col">
+          <CopyBar handout={handout} row={row} outbox={outboxOf(person.id)} />
           {shown && !whole.isError ? (
             <MarkedCopy
               copy={shown.copy}
@@ -115,16 +125,21 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
               pageIndex={pageIndex}
               onTurn={setPageIndex}
               onNext={onNext}
-            />
+              marking={marking}
+            >
+              <Button onClick={onNext} disabled={!next} className="w-full">
+                Next copy →
+              </Button>
+              {written.length > 1 && (
+                <Button onClick={() => void handBack(handout.id, written)} className="w-full">
+                  Hand back the {written.length} you wrote on
+                </Button>
+              )}
+            </MarkedCopy>
           ) : (
             <Fetched of={whole}>{() => <Loading />}</Fetched>
           )}
         </div>
-        <Margin handout={handout} row={row} outbox={outboxOf(person.id)}>
-          <Button onClick={onNext} disabled={!next} className="w-full">
-            Next copy →
-          </Button>
-        </Margin>
       </div>
     </div>
   )
@@ -141,6 +156,9 @@ interface MarkedCopyProps {
   pageIndex: number
   onTurn: (index: number) => void
   onNext: () => void
+  marking: MarkingWhole | undefined
+  /** What to go on with, under the marks. */
+  children: ReactNode
 }
 
 function MarkedCopy({
@@ -153,6 +171,8 @@ function MarkedCopy({
   pageIndex,
   onTurn,
   onNext,
+  marking,
+  children,
 }: MarkedCopyProps) {
   const { state, round, log, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
@@ -176,9 +196,23 @@ function MarkedCopy({
     (id: string) => onTurn(pages.findIndex((each) => each.id === id)),
     [pages, onTurn],
   )
+  const [view, setView] = useState<View>({ scale: 1, x: 0, y: 0 })
+  const marks = useMarks(copy.id, store, pages, log, round, marking)
+  const column = useRef<HTMLElement>(null)
+  const { goOn, toFirst } = useGoingOn(copy.id, settled, marks, index, onTurn, onNext, column)
   const moreKeys = useMemo(
-    () => ({ title: 'The pile', acts: [{ keys: ['n'], words: 'next copy', run: onNext }] }),
-    [onNext],
+    () => ({
+      title: 'The pile',
+      acts: [
+        { keys: ['n'], words: 'next copy', run: onNext },
+        {
+          keys: ['m'],
+          words: 'marks: the next question without; there F is full marks, K what the key says',
+          run: toFirst,
+        },
+      ],
+    }),
+    [onNext, toFirst],
   )
   const bytesOf = useCallback((name: string) => outboxOf(person.id).bytesOf(name), [person.id])
   const work = useWork({
@@ -222,31 +256,44 @@ function MarkedCopy({
           onBring={(missed) => store.bringBack(page.id, missed)}
         />
       )}
-      <Worktop
-        copy={copy}
-        work={work}
-        ready={settled && ready}
-        drawn={drawn}
-        strokes={strokes}
-        photoUrl={photoUrl}
-        label={`Page ${index + 1} of ${copy.name}’s copy`}
-        laid={(view) => (
-          <VoiceNotes
-            copy={copy.id}
-            view={view}
-            notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
-            soundOf={bytesOf}
-          />
-        )}
-        strip={(upright) => <WorkingStrip work={work} upright={upright} />}
-      >
-        <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
-        {state === 'waiting' && (
-          <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
-            {copy.name} has not opened this copy yet.
-          </p>
-        )}
-      </Worktop>
+      <div className="flex min-h-0 flex-1">
+        <Worktop
+          copy={copy}
+          work={work}
+          ready={settled && ready}
+          drawn={drawn}
+          strokes={strokes}
+          photoUrl={photoUrl}
+          label={`Page ${index + 1} of ${copy.name}’s copy`}
+          onView={setView}
+          laid={(view) => (
+            <VoiceNotes
+              copy={copy.id}
+              view={view}
+              notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
+              soundOf={bytesOf}
+            />
+          )}
+          strip={(upright) => <WorkingStrip work={work} upright={upright} />}
+        >
+          <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
+          {state === 'waiting' && (
+            <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
+              {copy.name} has not opened this copy yet.
+            </p>
+          )}
+        </Worktop>
+        <MarkColumn
+          marks={marks}
+          page={index}
+          view={view}
+          readOnly={!writes}
+          column={column}
+          onNextAfter={goOn}
+        >
+          {children}
+        </MarkColumn>
+      </div>
     </>
   )
 }

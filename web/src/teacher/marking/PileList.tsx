@@ -1,4 +1,4 @@
-import type { CopyRow } from '@hand-back/core'
+import { type CopyRow, type CopySum, sayMarks } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { Corner, STATE_WORDS } from '../../ui/Corner.tsx'
 import { RowButton } from '../../ui/RowButton.tsx'
@@ -6,10 +6,13 @@ import { RowButton } from '../../ui/RowButton.tsx'
 /** Every copy of the hand-out, one press away. */
 export function PileList({
   pile,
+  sums,
   current,
   onOpen,
 }: {
   pile: readonly CopyRow[]
+  /** What the copies were given so far. */
+  sums: readonly CopySum[]
   current: string
   onOpen: (copy: CopyRow) => void
 }) {
@@ -38,6 +41,7 @@ export function PileList({
             >
               <Corner state={copy.state} />
               <span className="min-w-0 flex-1 truncate max-tablet:hidden">{copy.name}</span>
+              <Given sum={sums.find((sum) => sum.copy === copy.id)} />
               {copy.markingBegan && copy.state === 'handed in' && (
                 <svg width="20" height="12" aria-hidden="true" className="max-tablet:hidden">
                   <path
@@ -54,5 +58,19 @@ export function PileList({
         ))}
       </ul>
     </nav>
+  )
+}
+
+/** What a copy was given; while questions are left, pale. */
+function Given({ sum }: { sum: CopySum | undefined }) {
+  if (!sum || sum.full === 0 || (sum.given === 0 && sum.left > 0)) return null
+  return (
+    <span
+      title={sum.left > 0 ? `${sum.left} without marks` : `of ${sayMarks(sum.full)}`}
+      className={`tabular font-serif font-semibold max-tablet:hidden ${sum.left > 0 ? 'text-ink-soft' : 'text-madder'}`}
+    >
+      {sayMarks(sum.given)}
+      {sum.left > 0 && ' …'}
+    </span>
   )
 }

@@ -1,0 +1,125 @@
+import { randomUUID } from 'node:crypto'
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import type { Page } from '@playwright/test'
+import { giveOut, openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { print, typedBox } from './fixtures/printed.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
+import { button, expectKept, onScreen } from './hands/hands.ts'
+
+const server = testServer()
+const pdf = await makePdf([{}, {}])
+
+const NAMES = ['Lotte Lindqvist', 'Rafi Kowal']
+
+/** Two students’ copies of a worksheet with a box that has a key, in question 1, and nothing in question 2. */
+async function handedIn(somebody: () => Promise<Page>) {
+  const teacher = await somebody()
+  const begun = await prepareLesson(server, teacher, NAMES, pdf, false)
+  await print(server, teacher, begun.worksheet, [typedBox('How high', 120)], (page, [box]) => ({
+    questions: [
+      { label: '1', fullMarks: 2, y: 110 },
+      { label: '2', fullMarks: 4, y: 400 },
+    ].map(({ y, ...each }) => ({
+      ...each,
+      id: randomUUID(),
+      areas: [{ page, x: 50, y, width: 300, height: 90 }],
+    })),
+    keys: {
+      [box!]: {
+        kind: 'typed',
+        answers: ['4.5'],
+        ignoreCase: true,
+        ignoreAccents: false,
+        ignoreSpaces: true,
+      },
+    },
+  }))
+  const whole = await giveOut(server, teacher, begun)
+  const copyOf = (name: string) =>
+    whole.copies.find(({ students }: { students: { name: string }[] }) => students[0]!.name === name)!.id
+  const lesson = {
+    ...begun,
+    handout: whole.id,
+    students: begun.students.map((each, index) => ({ ...each, copy: copyOf(NAMES[index]!) })),
+  }
+  const student = await somebody()
+  await openCopy(server, student, lesson, 0)
+  await student.getByLabel('How high').fill('9/2')
+  await student.getByLabel('How high').blur()
+  await expectKept(student)
+  await button(student, 'Hand in').click()
+  await button(student, 'Hand in anyway').click()
+  await expect(student.getByText('This is with')).toBeVisible()
+  await teacher.goto(`${server.url}/handout/${whole.id}/pile/${copyOf(NAMES[0]!)}`)
+  await expect(teacher.locator('main[aria-busy=false]')).toBeVisible()
+  return { teacher, student }
+}
+
+test('a copy is marked by keys alone: what the key says is taken, halves are typed, too much is impossible, and the student sees it when it is handed back', async ({
+  somebody,
+}) => {
+  const { teacher, student } = await handedIn(somebody)
+  const field = (label: string) => teacher.getByLabel(`Marks for question ${label}`)
+  await expect(teacher.getByText('2 without marks')).toBeVisible()
+  // Level with the question, wherever the page goes.
+  const level = async () => {
+    const at = await onScreen(teacher, { x: 50, y: 400 })
+    return Math.abs((await field('2').boundingBox())!.y - at.y)
+  }
+  expect(await level()).toBeLessThan(4)
+  await teacher.keyboard.press('+')
+  await expect.poll(level).toBeLessThan(4)
+
+  await teacher.keyboard.press('m')
+  await expect(field('1')).toBeFocused()
+  await expect(teacher.getByText('1/1 right')).toBeVisible()
+  await teacher.keyboard.press('k')
+  await expect(field('1')).toHaveValue('2')
+  await teacher.keyboard.press('Enter')
+  await expect(field('2')).toBeFocused()
+  await teacher.keyboard.type('9')
+  await expect(teacher.getByText('At most 4.')).toBeVisible()
+  await teacher.keyboard.press('Enter')
+  await expect(teacher.getByTestId('sum')).toHaveText('2 of 6')
+  await field('2').fill('1,5')
+  await teacher.keyboard.press('ArrowUp')
+  await expect(field('2')).toHaveValue('2')
+  await teacher.keyboard.press('ArrowDown')
+  await expect(teacher.getByTestId('sum')).toHaveText('3½ of 6')
+  await expect(teacher.getByRole('navigation', { name: 'Pile' }).getByText('3½')).toBeVisible()
+
+  // Undone and done again as ink is; the student sees none of it.
+  await field('2').blur()
+  await teacher.keyboard.press('Control+z')
+  await expect(teacher.getByTestId('sum')).toHaveText('4 of 6')
+  await teacher.keyboard.press('Control+y')
+  await expect(teacher.getByTestId('sum')).toHaveText('3½ of 6')
+  await expectKept(teacher)
+  await student.reload()
+  await expect(student.getByText('This is with')).toBeVisible()
+  await expect(student.getByText('of 6 marks')).toHaveCount(0)
+
+  await button(teacher, 'Hand back').click()
+  await expect(student.getByText('3½ of 6 marks')).toBeVisible()
+  await expect(button(student, 'Page 1, with feedback')).toBeVisible()
+})
+
+test('the last question leads to the next copy; what the key says is taken for all at once, and taken away again', async ({
+  somebody,
+}) => {
+  const { teacher } = await handedIn(somebody)
+  const field = (label: string) => teacher.getByLabel(`Marks for question ${label}`)
+  await button(teacher, 'Take what the key says: 1').click()
+  await expect(teacher.getByTestId('sum')).toHaveText('2 of 6')
+  await field('1').fill('')
+  await field('1').press('Enter')
+  await expect(field('2')).toBeFocused()
+  await expect(teacher.getByTestId('sum')).toHaveText('0 of 6')
+  await teacher.keyboard.press('f')
+  await teacher.keyboard.press('Enter')
+  await expect(field('1')).toBeFocused()
+  await teacher.keyboard.type('½')
+  await teacher.keyboard.press('Enter')
+  await expect(teacher.getByRole('heading', { name: 'Rafi Kowal' })).toBeVisible()
+  await expect(teacher.getByTestId('sum')).toHaveText('0 of 6')
+})

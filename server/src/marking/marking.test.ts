@@ -1,0 +1,133 @@
+import { randomUUID } from 'node:crypto'
+import {
+  type CopySum,
+  type HandoutWhole,
+  type KeptEvent,
+  type MarkingWhole,
+  markFor,
+  type PageEvent,
+  type Question,
+  type WorksheetWhole,
+} from '@hand-back/core'
+import { afterAll, beforeAll, expect, test } from '@jest/globals'
+import { giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
+
+let school: School
+beforeAll(async () => {
+  school = await openSchool()
+})
+afterAll(() => school.close())
+
+/** A hand-out of a worksheet with two questions, of 2 and of 4 marks, and a copy of it that is handed in. */
+async function marked() {
+  const { teacher, class: whole, students, worksheet } = await startLesson(school, 2)
+  const [page] = worksheet.sheet.pages
+  const questions: Question[] = [2, 4].map((fullMarks, index) => ({
+    id: randomUUID(),
+    label: String(index + 1),
+    fullMarks,
+    areas: [{ page: page!.id, x: 60, y: 100 + index * 200, width: 300, height: 100 }],
+  }))
+  await teacher.put(`/worksheets/${worksheet.id}/sheet`, {
+    revision: (await teacher.get<WorksheetWhole>(`/worksheets/${worksheet.id}`)).revision,
+    order: worksheet.sheet.pages.map(({ id }) => id),
+    pages: [],
+    questions,
+  })
+  const [id] = await giveOut(teacher, giving(worksheet.id, whole.id))
+  const handout = await teacher.get<HandoutWhole>(`/handouts/${id}`)
+  const { visitor: student, person } = students[0]!
+  const copy = handout.copies.find((row) => row.students[0]!.id === person.id)!.id
+  await student.post(`/copies/${copy}/open`)
+  await student.post(`/copies/${copy}/hand-in`)
+  const pages = (await student.get<{ pages: never[] }>(`/copies/${copy}`)).pages
+  const giveMark = (index: number, marks: number, round = 1): PageEvent => {
+    const made = markFor(copy, round, questions[index]!, pages, marks * 100)!
+    const common = { id: randomUUID(), page: made.page, layer: 'feedback', madeAt: 5 } as const
+    return { ...common, act: 'add', items: [made.mark] }
+  }
+  const sum = async (): Promise<CopySum | undefined> =>
+    (await teacher.get<MarkingWhole>(`/handouts/${id}/marking`)).sums.find((each) => each.copy === copy)
+  return { teacher, student, other: students[1]!.visitor, handout: id!, copy, questions, giveMark, sum }
+}
+
+const fate = async (keeping: Promise<{ ok: boolean; fates?: { fate: string }[] }>) =>
+  (await keeping).fates?.map((each) => each.fate)
+
+test('what a copy was given adds up, is changed and taken, and is told to whoever looks at the pile', async () => {
+  const { teacher, handout, copy, questions, giveMark, sum } = await marked()
+  expect(await sum()).toEqual({ copy, given: 0, full: 600, left: 2 })
+  const told: unknown[] = []
+  const device = await teacher.device()
+  await teacher.watch(handout)
+  device.on('marks', (news) => told.push(news))
+  const first = giveMark(0, 1.5)
+  expect(await fate(teacher.keep(copy, [first, giveMark(1, 4)]))).toEqual(['kept', 'kept'])
+  expect(await sum()).toEqual({ copy, given: 550, full: 600, left: 0 })
+  const { items } = first as Extract<PageEvent, { act: 'add' }>
+  const common = { page: first.page, layer: 'feedback', madeAt: 6 } as const
+  await teacher.keep(copy, [
+    {
+      ...common,
+      id: randomUUID(),
+      act: 'change',
+      item: items[0]!.id,
+      set: { given: 200 },
+      was: { given: 150 },
+    },
+  ])
+  expect((await sum())?.given).toBe(600)
+  await teacher.keep(copy, [{ ...common, id: randomUUID(), act: 'take', items: [items[0]!.id] }])
+  expect(await sum()).toEqual({ copy, given: 400, full: 600, left: 1 })
+  for (let tries = 0; told.length < 3 && tries < 50; tries++) await new Promise((go) => setTimeout(go, 50))
+  expect(told.at(-1)).toEqual({ handout, sum: { copy, given: 400, full: 600, left: 1 } })
+  const whole = await teacher.get<MarkingWhole>(`/handouts/${handout}/marking`)
+  expect(whole.questions).toEqual(questions)
+})
+
+test('nobody marks but the teacher, and not above full marks', async () => {
+  const { teacher, student, copy, giveMark, sum } = await marked()
+  await student.post(`/copies/${copy}/take-back`)
+  const mine = giveMark(0, 2)
+  expect(await fate(student.keep(copy, [mine, { ...giveMark(1, 4), layer: 'work' }]))).toEqual([
+    'wrong',
+    'wrong',
+  ])
+  expect(await fate(teacher.keep(copy, [{ ...giveMark(0, 1), layer: 'help' }]))).toEqual(['wrong'])
+  const above = giveMark(0, 2) as Extract<PageEvent, { act: 'add' }>
+  const items = above.items.map((item) => ({ ...item, given: 300 })) as never
+  expect(await fate(teacher.keep(copy, [{ ...above, items }]))).toEqual(['wrong'])
+  expect((await sum())?.given).toBe(0)
+})
+
+test('not one mark is seen before it is handed back, in no answer and no live message; then all of them', async () => {
+  const { teacher, student, other, handout, copy, giveMark } = await marked()
+  const heard: unknown[] = []
+  const device = await student.device()
+  for (const name of ['events', 'marks', 'standing', 'copyRow'] as const)
+    device.on(name, (news: unknown) => heard.push([name, news]))
+  await student.follow(copy)
+  await student.watch(handout)
+  await teacher.keep(copy, [giveMark(0, 1), giveMark(1, 3.5)])
+  const seen = async () =>
+    JSON.stringify([
+      heard,
+      await student.get(`/copies/${copy}`),
+      await student.get(`/copies/${copy}/log`),
+      await student.get('/tray'),
+    ])
+  expect(await seen()).not.toMatch(/"mark"|"given"/)
+  expect(await student.status('GET', `/handouts/${handout}/marking`)).toBe(404)
+  expect(await other.status('GET', `/copies/${copy}/log`)).toBe(404)
+  await teacher.post(`/copies/${copy}/hand-back`)
+  const log = await student.get<KeptEvent[]>(`/copies/${copy}/log`)
+  expect(log.flatMap((event) => (event.act === 'add' ? event.items : [])).map((item) => item.kind)).toEqual([
+    'mark',
+    'mark',
+  ])
+  // A second round is given marks of its own; those of the first stay as they were until it is handed back.
+  await teacher.post(`/copies/${copy}/another-go`)
+  await student.post(`/copies/${copy}/hand-in`)
+  await teacher.keep(copy, [giveMark(0, 2, 2)])
+  expect(JSON.stringify(await student.get(`/copies/${copy}/log`))).not.toMatch(/"given":200/)
+})

@@ -1,0 +1,75 @@
+import { CALLS, type CopyRow, type HandoutWhole } from '@hand-back/core'
+import { ask } from '../../api/ask.ts'
+import { refresh } from '../../api/queries.ts'
+import { allArrived } from '../../page/device/allArrived.ts'
+import type { Outbox } from '../../page/device/outbox.ts'
+import { Button } from '../../ui/Button.tsx'
+import { StateTag } from '../../ui/Corner.tsx'
+import { sayProblem } from '../../ui/notices.ts'
+import { useAct } from '../../ui/useAct.ts'
+import { sayWhen } from '../../ui/when.ts'
+import { bringBack, handBack } from '../handout/handBack.ts'
+import { TakeAway } from '../TakeAway.tsx'
+import { HandBackEarly } from './HandBackEarly.tsx'
+
+interface CopyBarProps {
+  handout: HandoutWhole
+  row: CopyRow
+  outbox: Outbox
+}
+
+/** Over the page while marking: whose copy, where it stands, and what to do with it. */
+export function CopyBar({ handout, row, outbox }: CopyBarProps) {
+  const { state, round, name } = row
+  const first = row.shared ? name : name.split(' ')[0]!
+  // Ink that came after the step would belong to the next round.
+  const back = useAct(async () => {
+    if (await allArrived(outbox, row.id)) await handBack(handout.id, [row.id])
+  })
+  const again = useAct(async () => {
+    if (!(await allArrived(outbox, row.id))) return
+    try {
+      await ask(CALLS.anotherGo, { copy: row.id })
+      await refresh(CALLS.handout, { handout: handout.id })
+    } catch (error) {
+      sayProblem(error)
+    }
+  })
+  return (
+    <div className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-card px-4 py-1.5">
+      <h2 className="text-lg leading-tight whitespace-nowrap">{name}</h2>
+      <StateTag state={state} />
+      {round > 1 && <span className="text-ink-soft">round {round}</span>}
+      {row.handedInAt !== null && (
+        <span className="text-ink-soft max-tablet:hidden">handed in {sayWhen(row.handedInAt)}</span>
+      )}
+      <span className="min-w-0 flex-1 truncate text-ink-soft" title={told(row, first)}>
+        {told(row, first)}
+      </span>
+      <TakeAway copy={row.id} sayAs={(name) => `Copy as ${name}`} />
+      {(state === 'working' || state === 'another go') && (
+        <HandBackEarly first={first} busy={back.busy} onHandBack={() => void back.run()} />
+      )}
+      {row.stateBefore !== null && (
+        <Button onClick={() => void bringBack(handout.id, [row.id])}>Bring it back</Button>
+      )}
+      {(state === 'handed in' || state === 'handed back') && (
+        <Button onClick={() => void again.run()} disabled={again.busy}>
+          Ask for another go
+        </Button>
+      )}
+      {state === 'handed in' && (
+        <Button look="back" onClick={() => void back.run()} disabled={back.busy}>
+          Hand back
+        </Button>
+      )}
+    </div>
+  )
+}
+
+function told({ state, stateBefore }: CopyRow, first: string): string {
+  if (stateBefore !== null) return `${first} has not read it yet: you can still bring it back.`
+  if (state === 'handed back') return `${first} sees what you write here at once.`
+  if (state === 'waiting') return `${first} has not opened it. You can write once it is opened.`
+  return `${first} sees nothing of your ink until you hand it back.`
+}

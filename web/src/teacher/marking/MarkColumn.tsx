@@ -1,0 +1,86 @@
+import { perCent, sayMarks } from '@hand-back/core'
+import type { ReactNode, RefObject } from 'react'
+import type { View } from '../../page/view/view.ts'
+import { Button } from '../../ui/Button.tsx'
+import { MarkField } from './MarkField.tsx'
+import type { MarkedQuestion, Marks } from './useMarks.ts'
+
+interface MarkColumnProps {
+  marks: Marks
+  page: number
+  view: View
+  readOnly: boolean
+  column: RefObject<HTMLElement | null>
+  /** On to the next question without marks after this one, or the next copy. */
+  onNextAfter: (question: string | undefined) => void
+  children: ReactNode
+}
+
+/** The least room between two fields, in CSS pixels. */
+const APART = 78
+
+/** The margin beside the page: the marks of its questions, level with them, and what they come to. */
+export function MarkColumn(props: MarkColumnProps) {
+  const { marks, page, view, readOnly, column, onNextAfter, children } = props
+  const here = marks.questions.filter((each) => each.page === page)
+  const { given, full, left } = marks.sum
+  const part = perCent(marks.sum)
+  const looks = marks.questions.filter(({ mark, look }) => !mark && look).length
+  return (
+    <aside
+      ref={column}
+      aria-label="Marks"
+      className="flex w-[212px] shrink-0 flex-col border-l border-rule bg-card max-tablet:w-[150px]"
+    >
+      <div className="relative min-h-0 flex-1 overflow-clip border-l-[3px] border-madder/25">
+        {levels(here, view).map(({ of, top }) => (
+          <div key={of.question.id} className="absolute right-2 left-3 transition-none" style={{ top }}>
+            <MarkField
+              of={of}
+              readOnly={readOnly}
+              onGive={(hundredths) => marks.give(of.question, hundredths)}
+              onTake={() => marks.take(of.question)}
+              onNext={() => onNextAfter(of.question.id)}
+            />
+          </div>
+        ))}
+        {marks.questions.length === 0 && (
+          <p className="p-4 text-ink-soft">No questions with marks. Mark question areas on the worksheet.</p>
+        )}
+      </div>
+      <div className="flex flex-col gap-2 border-t border-rule p-3.5">
+        {marks.questions.length > 0 && (
+          <p>
+            <b data-testid="sum" className="font-serif text-xl text-madder">
+              {sayMarks(given)} of {sayMarks(full)}
+            </b>{' '}
+            <span className="text-ink-soft">{left === 0 && part !== undefined ? `${part} %` : ''}</span>
+          </p>
+        )}
+        {left > 0 && (
+          <button
+            type="button"
+            onClick={() => onNextAfter(undefined)}
+            className="self-start font-semibold text-verdigris underline underline-offset-4 pointer-coarse:min-h-11"
+          >
+            {left} without marks
+          </button>
+        )}
+        {!readOnly && looks > 0 && <Button onClick={marks.takeLooks}>Take what the key says: {looks}</Button>}
+        {children}
+      </div>
+    </aside>
+  )
+}
+
+/** Where each field stands: level with its question, but never over the one before. */
+function levels(questions: readonly MarkedQuestion[], view: View): { of: MarkedQuestion; top: number }[] {
+  let least = Number.NEGATIVE_INFINITY
+  return [...questions]
+    .sort((a, b) => a.y - b.y)
+    .map((of) => {
+      const top = Math.max(least, view.y + of.y * view.scale)
+      least = top + APART
+      return { of, top }
+    })
+}

@@ -1,0 +1,104 @@
+import {
+  type CopyLog,
+  type FirstLook,
+  firstLook,
+  fullOf,
+  inSight,
+  type Mark,
+  type MarkingWhole,
+  markFor,
+  markId,
+  marksIn,
+  pageOf,
+  type Question,
+  questionsOn,
+  type Sum,
+  sumOf,
+  type WorksheetPage,
+} from '@hand-back/core'
+import { useMemo } from 'react'
+import type { CopyStore } from '../../page/copy/copyStore.ts'
+
+/** A question of the copy that is being marked. */
+export interface MarkedQuestion {
+  readonly question: Question
+  /** In hundredths. */
+  readonly full: number
+  /** What it was given in this round. */
+  readonly mark: Mark | undefined
+  /** What it was given in an earlier round, where it has none in this. */
+  readonly before: Mark | undefined
+  readonly look: FirstLook | undefined
+  /** Where its first area of the copy is: the index of the page, and how far down, in points. */
+  readonly page: number
+  readonly y: number
+}
+
+export interface Marks {
+  readonly questions: readonly MarkedQuestion[]
+  readonly sum: Sum
+  /** Gives hundredths of a mark. */
+  give(question: Question, given: number): void
+  take(question: Question): void
+  /** Takes what the key says wherever nothing is given yet, as one act. */
+  takeLooks(): void
+}
+
+/** The marks of a copy, and what gives and takes them: on the feedback layer, as the ink there. */
+export function useMarks(
+  copy: string,
+  store: CopyStore,
+  pages: readonly WorksheetPage[],
+  log: CopyLog,
+  round: number,
+  marking: MarkingWhole | undefined,
+): Marks {
+  return useMemo(() => {
+    const { questions = [], keys = {} } = marking ?? {}
+    const given = marksIn(pages.map(({ id }) => pageOf(log, id)))
+    const workOn = (page: string) =>
+      inSight(pageOf(log, page)).flatMap(({ item, layer }) => (layer === 'work' ? [item] : []))
+    const own = questionsOn(pages, questions)
+    const marked = own.map((question): MarkedQuestion => {
+      const mark = given.get(question.id)
+      const isNow = mark?.id === markId(copy, question.id, round)
+      const page = pages.findIndex(({ id }) => question.areas.some((area) => area.page === id))
+      return {
+        question,
+        full: mark?.full ?? fullOf(question),
+        mark: isNow ? mark : undefined,
+        before: isNow ? undefined : mark,
+        look: firstLook(question, copy, pages, workOn, keys),
+        page,
+        y: question.areas.find((area) => area.page === pages[page]!.id)!.y,
+      }
+    })
+    const give = (question: Question, hundredths: number) => {
+      const made = markFor(copy, round, question, pages, hundredths)
+      if (!made) return
+      const { page, mark } = made
+      const there = store.itemOn(page, mark.id)
+      if (there?.kind !== 'mark') store.add(page, [mark])
+      else if (there.given !== mark.given)
+        store.act(page, {
+          act: 'change',
+          item: mark.id,
+          set: { given: mark.given },
+          was: { given: there.given },
+        })
+    }
+    return {
+      questions: marked,
+      sum: sumOf(own, given),
+      give,
+      take(question) {
+        const made = markFor(copy, round, question, pages, 0)
+        if (made && store.itemOn(made.page, made.mark.id)) store.take(made.page, [made.mark.id])
+      },
+      takeLooks: () =>
+        store.together(() => {
+          for (const { question, mark, look } of marked) if (!mark && look) give(question, look.suggested)
+        }),
+    }
+  }, [copy, store, pages, log, round, marking])
+}
