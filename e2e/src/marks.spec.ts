@@ -88,8 +88,12 @@ test('a copy is marked by keys alone: what the key says is taken, halves are typ
   await expect(teacher.getByTestId('sum')).toHaveText('3½ of 6')
   await expect(teacher.getByRole('navigation', { name: 'Pile' }).getByText('3½')).toBeVisible()
 
-  // Undone and done again as ink is; the student sees none of it.
+  // Undone and done again as ink is, and not cleared away with it; the student sees none of it.
   await field('2').blur()
+  await button(teacher, 'View').click()
+  await button(teacher, 'Clear what is mine').click()
+  await teacher.keyboard.press('Escape')
+  await expect(teacher.getByTestId('sum')).toHaveText('3½ of 6')
   await teacher.keyboard.press('Control+z')
   await expect(teacher.getByTestId('sum')).toHaveText('4 of 6')
   await teacher.keyboard.press('Control+y')

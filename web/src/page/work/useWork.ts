@@ -173,9 +173,11 @@ export function useWork(on: WorkOn) {
       if (only.kind === 'text' || only.kind === 'direction') things.open(only)
       if (only.kind === 'formula') formulas.open(only)
     },
-    /** Takes away everything of one's own on this page. */
+    /** Takes away everything of one's own on this page; marks stay, they are taken in their margin. */
     clear() {
-      const own = seen.placed.filter((placed) => mine?.(placed) && placed.author === person.id)
+      const own = seen.placed.filter(
+        (placed) => mine?.(placed) && placed.author === person.id && placed.item.kind !== 'mark',
+      )
       store.take(
         page.id,
         own.map(({ item }) => item.id),

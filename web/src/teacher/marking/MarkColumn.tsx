@@ -34,7 +34,7 @@ export function MarkColumn(props: MarkColumnProps) {
     >
       <div className="relative min-h-0 flex-1 overflow-clip border-l-[3px] border-madder/25">
         {levels(here, view).map(({ of, top }) => (
-          <div key={of.question.id} className="absolute right-2 left-3 transition-none" style={{ top }}>
+          <div key={of.question.id} className="absolute right-2 left-3" style={{ top }}>
             <MarkField
               of={of}
               readOnly={readOnly}
