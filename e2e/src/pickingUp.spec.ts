@@ -166,6 +166,33 @@ test('pictures dragged in and from the camera, picked up with a box, copied into
   expect(own!.count).toBe(2)
 })
 
+test('let go in the same moment as it was moved, what is picked lies where the hand let go', async ({
+  somebody,
+}) => {
+  const { student } = await atWork(server, somebody, pdf)
+  await drawWithMouse(student, along({ x: 200, y: 200 }, { x: 260, y: 220 }))
+  await button(student, 'Pick up').click()
+  await drawWithMouse(student, loop(180, 180, 290, 250))
+  const box = await boxOf(student)
+  const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  await student.mouse.move(from.x, from.y)
+  await student.mouse.down()
+  await student.mouse.move(from.x + 20, from.y)
+  // The last of the way and letting go come before anything is drawn.
+  await student.evaluate(
+    ({ x, y }) => {
+      const under = document.elementFromPoint(x, y)!
+      const at = { clientX: x, clientY: y, pointerId: 1, pointerType: 'mouse', bubbles: true, button: 0 }
+      under.dispatchEvent(new PointerEvent('pointermove', { ...at, buttons: 1 }))
+      under.dispatchEvent(new PointerEvent('pointerup', { ...at, buttons: 0 }))
+    },
+    { x: from.x + 150, y: from.y + 90 },
+  )
+  await student.mouse.up()
+  await expect.poll(async () => Math.round((await boxOf(student)).x - box.x)).toBe(150)
+  expect(Math.round((await boxOf(student)).y - box.y)).toBe(90)
+})
+
 test('a tiny thing that is picked moves when it is dragged, by mouse and by finger, and grows by its handles', async ({
   somebody,
 }) => {

@@ -66,7 +66,13 @@ const NOTHING: InHand = { by: similarity.identity, shaping: undefined, guides: [
  * on a worksheet being prepared or on a copy. `held` may come only after the pointer that picked it.
  */
 export function useHold(held: Holdable | undefined, view: View): Hold {
-  const [{ by, shaping, guides }, setInHand] = useState(NOTHING)
+  const [{ by, shaping, guides }, setSeen] = useState(NOTHING)
+  // A quick hand lets go before the last of its way has been seen: what counts is where it is, not what is shown.
+  const inHand = useRef(NOTHING)
+  const setInHand = (now: InHand) => {
+    inHand.current = now
+    setSeen(now)
+  }
   const [holding, setHolding] = useState(false)
   const fingers = useRef(new Map<number, Finger>())
   const grip = useRef<Grip>({ what: 'box' })
@@ -96,7 +102,7 @@ export function useHold(held: Holdable | undefined, view: View): Hold {
         grip.current = taken
         settled.current = similarity.identity
         far.current = false
-      } else settled.current = by
+      } else settled.current = inHand.current.by
       // With another finger down, both begin from where they are now.
       for (const finger of fingers.current.values()) finger.from = finger.at
       fingers.current.set(event.pointerId, { from: at, at })
@@ -127,14 +133,15 @@ export function useHold(held: Holdable | undefined, view: View): Hold {
     letGo(event) {
       if (!fingers.current.delete(event.pointerId)) return
       if (fingers.current.size > 0) {
-        settled.current = by
+        settled.current = inHand.current.by
         grip.current = { what: 'box' }
         for (const other of fingers.current.values()) other.from = other.at
         return
       }
+      const last = inHand.current
       if (!far.current) held?.tap?.()
-      else if (shaping) held?.reshape(shaping.handle, shaping.dx, shaping.dy)
-      else held?.move(by)
+      else if (last.shaping) held?.reshape(last.shaping.handle, last.shaping.dx, last.shaping.dy)
+      else held?.move(last.by)
       far.current = true
       giveUp()
     },

@@ -36,7 +36,7 @@ function VoiceTag({
   const [at, setAt] = useState<number>()
   const [trouble, setTrouble] = useState(false)
   const [dragged, setDragged] = useState({ x: 0, y: 0 })
-  const from = useRef<{ x: number; y: number; moved: boolean }>(undefined)
+  const from = useRef<{ x: number; y: number; by: { x: number; y: number } | undefined }>(undefined)
   const [source] = useState(() => {
     const here = soundOf(note.recording)
     return here ? URL.createObjectURL(here) : urlOf(CALLS.attachment, { copy, attachment: note.recording })
@@ -59,24 +59,26 @@ function VoiceTag({
         type="button"
         aria-label={`${playing ? 'Stop' : 'Play'} voice note, ${sayLength(note.seconds)}`}
         className="flex min-h-[44px] items-center gap-2 rounded-tag border border-ink bg-card px-3 font-semibold shadow-[0_1px_3px_rgb(30_43_58/0.25)]"
-        onClick={() => !from.current?.moved && toggle()}
+        onClick={() => !from.current?.by && toggle()}
         onKeyDown={(event) => event.key === 'Delete' && mine && onTake?.(note)}
         onPointerDown={(event) => {
-          from.current = { x: event.clientX, y: event.clientY, moved: false }
+          from.current = { x: event.clientX, y: event.clientY, by: undefined }
           if (mine && onMove) event.currentTarget.setPointerCapture(event.pointerId)
         }}
         onPointerMove={(event) => {
           const start = from.current
           if (!start || !mine || !onMove || event.buttons === 0) return
           const by = { x: event.clientX - start.x, y: event.clientY - start.y }
-          if (!start.moved && Math.hypot(by.x, by.y) < STILL) return
-          start.moved = true
+          if (!start.by && Math.hypot(by.x, by.y) < STILL) return
+          // What counts when it is let go, shown or not.
+          start.by = by
           setDragged(by)
         }}
         onPointerUp={() => {
-          if (!from.current?.moved) return
+          const by = from.current?.by
+          if (!by) return
           setDragged({ x: 0, y: 0 })
-          onMove?.(note, { x: note.x + dragged.x / view.scale, y: note.y + dragged.y / view.scale })
+          onMove?.(note, { x: note.x + by.x / view.scale, y: note.y + by.y / view.scale })
         }}
       >
         {playing ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}

@@ -1,0 +1,193 @@
+import {
+  type CopyWhole,
+  isOnLayer,
+  type MarkingWhole,
+  type Person,
+  type Placed,
+  pageOf,
+  type Stroke,
+} from '@hand-back/core'
+import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
+import { useStore } from 'zustand'
+import { useDrawnToRead } from '../../page/answers/useDrawn.ts'
+import type { CopyStore } from '../../page/copy/copyStore.ts'
+import { usePhotos } from '../../page/copy/usePhotos.ts'
+import { outboxOf } from '../../page/device/personOutbox.ts'
+import { PageTabs } from '../../page/pages/PageTabs.tsx'
+import { usePagesNow } from '../../page/pages/usePagesNow.ts'
+import type { useTools } from '../../page/tools/useTools.ts'
+import type { View } from '../../page/view/view.ts'
+import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
+import { useWork } from '../../page/work/useWork.ts'
+import { useSeen } from '../../page/work/useWriting.ts'
+import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
+import { Worktop } from '../../page/work/Worktop.tsx'
+import { MarkColumn } from './MarkColumn.tsx'
+import type { Seeing } from './SeeingChoice.tsx'
+import { useGoingOn } from './useGoingOn.ts'
+import { useMarks } from './useMarks.ts'
+import { coloursOf, WhoDidWhat } from './WhoDidWhat.tsx'
+
+interface MarkedCopyProps {
+  copy: CopyWhole
+  store: CopyStore
+  /** It is the copy wanted, not the one before. */
+  settled: boolean
+  person: Person
+  tools: ReturnType<typeof useTools>
+  seeing: Seeing
+  pageIndex: number
+  onTurn: (index: number) => void
+  onNext: () => void
+  marking: MarkingWhole | undefined
+  /** What to go on with, under the marks. */
+  children: ReactNode
+}
+
+/** The copy that is being marked: its page, the teacher's tools, and its marks beside it. */
+export function MarkedCopy({
+  copy,
+  store,
+  settled,
+  person,
+  tools,
+  seeing,
+  pageIndex,
+  onTurn,
+  onNext,
+  marking,
+  children,
+}: MarkedCopyProps) {
+  const { state, round, log, ready } = useStore(store.view)
+  const pages = usePagesNow(copy, store)
+  const index = Math.min(pageIndex, pages.length - 1)
+  const page = pages[index]!
+  const wanted = useCallback(
+    ({ layer }: Placed) => settled && (seeing === 'all' || (seeing === 'work' && layer !== 'feedback')),
+    [seeing, settled],
+  )
+  const seen = useSeen(store, page.id, wanted)
+  const mine = useCallback(
+    (placed: Placed) => placed.author === person.id && placed.layer === 'feedback' && placed.round === round,
+    [person.id, round],
+  )
+  const writes = settled && state !== 'waiting' && seeing === 'all' && copy.way !== 'read'
+  const turn = useCallback(
+    (by: number) => onTurn(Math.min(pages.length - 1, Math.max(0, index + by))),
+    [pages.length, index, onTurn],
+  )
+  const turnToPage = useCallback(
+    (id: string) => onTurn(pages.findIndex((each) => each.id === id)),
+    [pages, onTurn],
+  )
+  const [view, setView] = useState<View>({ scale: 1, x: 0, y: 0 })
+  const marks = useMarks(copy.id, store, pages, log, round, marking)
+  const column = useRef<HTMLElement>(null)
+  const { goOn, toFirst } = useGoingOn(copy.id, settled, marks, index, onTurn, onNext, column)
+  const moreKeys = useMemo(
+    () => ({
+      title: 'The pile',
+      acts: [
+        { keys: ['n'], words: 'next copy', run: onNext },
+        {
+          keys: ['m'],
+          words: 'marks: the next question without; there F is full marks, K what the key says',
+          run: toFirst,
+        },
+      ],
+    }),
+    [onNext, toFirst],
+  )
+  const bytesOf = useCallback((name: string) => outboxOf(person.id).bytesOf(name), [person.id])
+  const work = useWork({
+    copy,
+    store,
+    person,
+    page,
+    tools,
+    seen,
+    mine: writes ? mine : undefined,
+    bytesOf,
+    turn,
+    turnToPage,
+    moreKeys,
+  })
+  const [colouring, setColouring] = useState(false)
+  const shared = copy.way === 'group' || copy.way === 'all'
+  const strokes = useMemo(
+    () => (shared && colouring ? byAuthor(seen.placed, copy, work.elsewhere) : undefined),
+    [shared, colouring, seen, copy, work.elsewhere],
+  )
+  const laid = useMemo(
+    () => seen.items.filter(({ id }) => !work.elsewhere.has(id)),
+    [seen.items, work.elsewhere],
+  )
+  const drawn = useDrawnToRead(copy, page, laid)
+  const photoUrl = usePhotos(copy.id, bytesOf)
+
+  const written = useMemo(
+    () => new Set(pages.flatMap(({ id }, at) => (isOnLayer(log, id, 'work') ? [at] : []))),
+    [pages, log],
+  )
+  return (
+    <>
+      {shared && (
+        <WhoDidWhat
+          copy={copy}
+          page={pageOf(log, page.id)}
+          shown={colouring}
+          onShow={setColouring}
+          onBring={(missed) => store.bringBack(page.id, missed)}
+        />
+      )}
+      <div className="flex min-h-0 flex-1">
+        <Worktop
+          copy={copy}
+          work={work}
+          ready={settled && ready}
+          drawn={drawn}
+          strokes={strokes}
+          photoUrl={photoUrl}
+          label={`Page ${index + 1} of ${copy.name}’s copy`}
+          onView={setView}
+          laid={(view) => (
+            <VoiceNotes
+              copy={copy.id}
+              view={view}
+              notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
+              soundOf={bytesOf}
+            />
+          )}
+          strip={(upright) => <WorkingStrip work={work} upright={upright} />}
+        >
+          <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
+          {state === 'waiting' && (
+            <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
+              {copy.name} has not opened this copy yet.
+            </p>
+          )}
+        </Worktop>
+        <MarkColumn
+          marks={marks}
+          page={index}
+          view={view}
+          readOnly={!writes}
+          column={column}
+          onNextAfter={goOn}
+        >
+          {children}
+        </MarkColumn>
+      </div>
+    </>
+  )
+}
+
+/** The strokes of a page, each student’s work in a colour of their own, but for those that are elsewhere now. */
+function byAuthor(placed: readonly Placed[], copy: CopyWhole, elsewhere: ReadonlySet<string>): Stroke[] {
+  const colours = coloursOf(copy)
+  return placed.flatMap(({ item, author, layer }) => {
+    if (item.kind !== 'stroke' || elsewhere.has(item.id)) return []
+    const colour = layer === 'work' ? colours.get(author) : undefined
+    return [colour ? { ...item, colour } : item]
+  })
+}
