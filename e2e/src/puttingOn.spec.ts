@@ -115,7 +115,11 @@ test('a formula that school cannot draw just now is drawn when it is in reach ag
   const put = dialog.getByRole('button', { name: 'Add it to the page' })
   await dialog.locator('math-field').waitFor()
   await student.context().setOffline(true)
-  await dialog.getByLabel('The same in LaTeX').fill('h=\\frac{5.3}{2}')
+  // The field that shows the formula takes the focus once, when it is there.
+  const latex = dialog.getByLabel('The same in LaTeX')
+  await latex.click()
+  await expect(latex).toBeFocused()
+  await latex.fill('h=\\frac{5.3}{2}')
   await expect(dialog.getByRole('alert')).toContainText('No connection to school')
   await expect(put).toBeDisabled()
   await student.context().setOffline(false)
@@ -129,7 +133,8 @@ test('a formula that school cannot draw just now is drawn when it is in reach ag
   await expect.poll(formulas).toEqual([{ latex: 'h=\\frac{5.3}{2}' }])
   // Written anew, it is the same formula in other words.
   await student.getByTestId('picked').click()
-  await dialog.getByLabel('The same in LaTeX').fill('h=2.65')
+  await latex.click()
+  await latex.fill('h=2.65')
   await put.click()
   await expect
     .poll(() => server.rows("SELECT 1 FROM event WHERE body->'set'->'thing'->>'latex' = 'h=2.65'"))
