@@ -58,6 +58,9 @@ function anything(schema: z.ZodType): fc.Arbitrary<unknown> {
     case 'number': {
       const min = limit('greater_than', 'value') ?? -1e6
       const max = limit('less_than', 'value') ?? 1e6
+      const isWhole = checks.some(({ check }) => check === 'number_format')
+      if (isWhole)
+        return fc.integer({ min: Math.ceil(Math.max(min, -1e9)), max: Math.floor(Math.min(max, 1e9)) })
       return fc.double({ min, max, noNaN: true, noDefaultInfinity: true })
     }
     case 'boolean':
