@@ -88,6 +88,10 @@ test('a copy is marked by keys alone: what the key says is taken, halves are typ
   await expect(teacher.getByTestId('sum')).toHaveText('3½ of 6')
   await expect(teacher.getByRole('navigation', { name: 'Pile' }).getByText('3½')).toBeVisible()
 
+  await teacher.keyboard.type('4')
+  await teacher.keyboard.press('Escape')
+  await expect(field('2')).toHaveValue('1½')
+
   // Undone and done again as ink is, and not cleared away with it; the student sees none of it.
   await field('2').blur()
   await button(teacher, 'View').click()

@@ -1,5 +1,5 @@
 import { readMarks, sayMarks } from '@hand-back/core'
-import { type KeyboardEvent, useState } from 'react'
+import { type KeyboardEvent, useRef, useState } from 'react'
 import type { MarkedQuestion } from './useMarks.ts'
 
 interface MarkFieldProps {
@@ -21,8 +21,10 @@ export function MarkField({ of, readOnly, onGive, onTake, onNext }: MarkFieldPro
   const read = typed === undefined ? mark?.given : readMarks(typed)
   const tooMuch = read !== undefined && read > full
   const isWrong = typed !== undefined && typed.trim() !== '' && (read === undefined || tooMuch)
+  /** Escape leaves what was there before. */
+  const escaped = useRef(false)
   const keep = () => {
-    if (typed !== undefined && !isWrong) {
+    if (!escaped.current && typed !== undefined && !isWrong) {
       if (typed.trim() === '') onTake()
       else onGive(read!)
     }
@@ -35,6 +37,7 @@ export function MarkField({ of, readOnly, onGive, onTake, onNext }: MarkFieldPro
   const press = (event: KeyboardEvent<HTMLInputElement>) => {
     const { key } = event
     if (event.ctrlKey || event.metaKey || event.altKey) return
+    if (readOnly && key !== 'Enter' && key !== 'Escape') return
     if (key === 'Enter') {
       if (isWrong) return
       keep()
@@ -44,8 +47,9 @@ export function MarkField({ of, readOnly, onGive, onTake, onNext }: MarkFieldPro
     else if (key === 'f') give(full)
     else if (key === 'k' && look) give(look.suggested)
     else if (key === 'Escape') {
-      setTyped(undefined)
+      escaped.current = true
       event.currentTarget.blur()
+      escaped.current = false
     } else return
     event.preventDefault()
   }
