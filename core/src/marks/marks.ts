@@ -1,6 +1,6 @@
 import { answerId } from '../answers/answers.ts'
 import type { Mark } from '../kinds/mark.ts'
-import { inSight, type Page } from '../log/apply.ts'
+import { inSight, type Page, type Placed } from '../log/apply.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
 import type { Question } from '../worksheet/sheet.ts'
 
@@ -20,11 +20,16 @@ export function questionsOn(pages: readonly { id: string }[], questions: readonl
   return questions.filter(({ areas }) => areas.some(({ page }) => there.has(page)))
 }
 
-/** The marks of a copy by question: those of the latest round in which each was given. */
-export function marksIn(pages: Iterable<Page>): Map<string, Mark> {
+/** The marks of a copy by question: those of the latest round in which each was given, of what `mayBeSeen`. */
+export function marksIn(
+  pages: Iterable<Page>,
+  mayBeSeen: (placed: Placed) => boolean = () => true,
+): Map<string, Mark> {
   const latest = new Map<string, { mark: Mark; round: number }>()
   for (const page of pages)
-    for (const { item, layer, round } of inSight(page)) {
+    for (const placed of inSight(page)) {
+      const { item, layer, round } = placed
+      if (!mayBeSeen(placed)) continue
       if (item.kind !== 'mark' || layer !== 'feedback') continue
       const before = latest.get(item.question)
       if (!before || before.round <= round) latest.set(item.question, { mark: item, round })

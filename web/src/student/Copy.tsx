@@ -36,7 +36,7 @@ export function Copy({ person }: { person: Person }) {
 }
 
 function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; person: Person }) {
-  const { state, trouble, log } = useStore(store.view)
+  const { state, round, trouble, log } = useStore(store.view)
   const outbox = outboxOf(person.id)
   const bytesOf = useCallback((name: string) => outbox.bytesOf(name), [outbox])
   useOpening(copy, store)
@@ -72,7 +72,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
                 onTurn={turnTo}
               />
             </header>
-            <Standing state={state} copy={copy} log={log} />
+            <Standing state={state} round={round} copy={copy} log={log} />
           </>
         )}
       </WorkingPage>

@@ -4,6 +4,7 @@ import {
   type CopyState,
   type CopyWhole,
   marksIn,
+  mayRead,
   sayMarks,
   sumGiven,
 } from '@hand-back/core'
@@ -15,25 +16,28 @@ import { TextButton } from '../ui/TextButton.tsx'
 
 interface StandingProps {
   state: CopyState
+  round: number
   copy: CopyWhole
   log: CopyLog
 }
 
 /** A line that says where the copy stands when it is not simply being worked on, or what the teacher said at the start. */
-export function Standing({ state, copy, log }: StandingProps) {
+export function Standing({ state, round, copy, log }: StandingProps) {
   const [read, setRead] = useState(false)
   const news = useChangeNews(copy)
   if (state === 'handed in') return <Line state={state}>This is with {copy.teacher.name} now.</Line>
   if (state === 'handed back')
     return (
       <Line state={state}>
-        {copy.teacher.name} has handed this back. What they wrote is on your pages. <InMarks log={log} />
+        {copy.teacher.name} has handed this back. What they wrote is on your pages.{' '}
+        <InMarks log={log} state={state} round={round} />
       </Line>
     )
   if (state === 'another go')
     return (
       <Line state={state}>
-        {copy.teacher.name} asks for another go. What they wrote stays; you write on. <InMarks log={log} />
+        {copy.teacher.name} asks for another go. What they wrote stays; you write on.{' '}
+        <InMarks log={log} state={state} round={round} />
       </Line>
     )
   if (news.words)
@@ -63,8 +67,12 @@ export function Standing({ state, copy, log }: StandingProps) {
 }
 
 /** What the marks handed back come to, where there are any. */
-function InMarks({ log }: { log: CopyLog }) {
-  const { given, full } = sumGiven(marksIn(log.pages.values()))
+function InMarks({ log, state, round }: Omit<StandingProps, 'copy'>) {
+  // What was handed back by mistake and brought back is on this device, and not its student's to read yet.
+  const marks = marksIn(log.pages.values(), (placed) =>
+    mayRead('student', { state, round }, placed.layer, placed.round),
+  )
+  const { given, full } = sumGiven(marks)
   if (full === 0) return null
   return (
     <b className="font-serif whitespace-nowrap text-madder">
