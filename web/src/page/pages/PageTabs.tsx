@@ -1,9 +1,19 @@
 import { pagesNear } from '@hand-back/core'
 import { FilePlus2 } from 'lucide-react'
+import { useLayoutEffect, useRef, useState } from 'react'
 import { GoToPage } from './GoToPage.tsx'
 
 /** Beyond so many, tabs are a short list: the ends, and those around the one in hand. */
 const MOST_TABS = 12
+
+/** The fewest that still say where one is: the ends, the gaps, and the neighbours of the one in hand. */
+const FEWEST_TABS = 7
+
+/** A tab and the space to the next, in CSS pixels. */
+const TAB = 54
+
+/** What stands above and below the tabs of a long copy: its number, the way to all pages. */
+const ENDS = 120
 
 /** The pages of a copy as tabs at its side. */
 export function PageTabs({
@@ -26,9 +36,12 @@ export function PageTabs({
   /** Shows all pages at a glance, and what can be done with them. */
   onAll?: () => void
 }) {
+  const nav = useRef<HTMLElement>(null)
+  const most = useTabsThatFit(nav)
   if (count < 2 && !onAll) return null
   return (
     <nav
+      ref={nav}
       aria-label="Pages"
       className="flex w-[56px] shrink-0 flex-col gap-1.5 overflow-y-auto bg-blotter py-4 max-phone:w-[48px]"
     >
@@ -37,11 +50,11 @@ export function PageTabs({
           <GoToPage count={count} current={current} onTurn={onTurn} />
         </span>
       )}
-      {pagesNear(count, current, MOST_TABS).map((index, place) => {
+      {pagesNear(count, current, count > MOST_TABS ? most : MOST_TABS).map((index, place) => {
         if (index === undefined)
           return (
             <span
-              key={place < MOST_TABS / 2 ? 'gap above' : 'gap below'}
+              key={place < most / 2 ? 'gap above' : 'gap below'}
               aria-hidden="true"
               className="w-[44px] self-end text-center leading-none text-ink-soft"
             >
@@ -89,4 +102,19 @@ export function PageTabs({
       )}
     </nav>
   )
+}
+
+/** So many tabs that none of a short list is below the foot of what is seen. */
+function useTabsThatFit(nav: React.RefObject<HTMLElement | null>): number {
+  const [most, setMost] = useState(MOST_TABS)
+  useLayoutEffect(() => {
+    if (!nav.current) return
+    const watch = new ResizeObserver(([entry]) => {
+      const fit = Math.floor((entry!.contentRect.height - ENDS) / TAB)
+      setMost(Math.min(MOST_TABS, Math.max(FEWEST_TABS, fit)))
+    })
+    watch.observe(nav.current)
+    return () => watch.disconnect()
+  }, [nav])
+  return most
 }

@@ -1,13 +1,15 @@
-import type { WorksheetPage } from '@hand-back/core'
+import type { RulingForm, WorksheetPage } from '@hand-back/core'
 import { TileButton } from '../../ui/TileButton.tsx'
 import { PaperThumb } from './PaperThumb.tsx'
 import { RULINGS } from './rulings.ts'
 
+/** Papers that are the same all over: a part of one shows it, so large that its lines are seen. */
+const ALL_OVER: ReadonlySet<RulingForm> = new Set<RulingForm>(['ruled', 'handwriting', 'squared', 'dotted'])
+
 /** The papers on offer, as small pages of a size at which their lines are seen. */
 const SAMPLES: readonly WorksheetPage[] = RULINGS.map(([, ruling], index) => ({
   id: `00000000-0000-4000-8000-${String(index).padStart(12, '0')}`,
-  width: 260,
-  height: 330,
+  ...(ALL_OVER.has(ruling.form) ? { width: 120, height: 152 } : { width: 260, height: 330 }),
   paper: { kind: 'ruled', ruling },
   printed: [],
 }))

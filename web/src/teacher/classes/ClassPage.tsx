@@ -50,7 +50,7 @@ function Students({ whole }: { whole: ClassWhole }) {
   )
   return (
     <>
-      <div className="mb-6 flex flex-wrap items-baseline gap-4 border-b border-rule pb-4">
+      <div className="mb-6 flex flex-wrap items-baseline gap-4 border-b border-rule pb-4 max-tablet:gap-2">
         <TitleField label="Name of the class" title={whole.name} longest={60} onRename={rename} />
         <p className="text-ink-soft">
           class code <b className="tabular text-xl tracking-widest text-ink">{whole.code}</b>

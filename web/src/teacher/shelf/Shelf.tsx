@@ -26,7 +26,7 @@ export function Shelf() {
   const [beginning, setBeginning] = useState(false)
   return (
     <>
-      <div className="mb-6 flex flex-wrap items-center gap-3 border-b border-rule pb-4">
+      <div className="mb-6 flex flex-wrap items-center gap-3 border-b border-rule pb-4 max-tablet:gap-2">
         <h1 className="flex-1 text-head">{archived ? 'Put away' : 'Shelf'}</h1>
         <input
           type="search"
@@ -34,13 +34,13 @@ export function Shelf() {
           placeholder="Find a worksheet"
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
-          className={`${INPUT} !w-52`}
+          className={`${INPUT} !w-52 max-tablet:!w-32`}
         />
         <select
           aria-label="Order"
           value={order}
           onChange={(event) => setOrder(event.target.value as Order)}
-          className={`${INPUT} !w-44`}
+          className={`${INPUT} !w-44 max-tablet:!w-32`}
         >
           <option value="latest">latest first</option>
           <option value="title">by title</option>
