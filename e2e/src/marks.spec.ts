@@ -4,7 +4,15 @@ import type { Page } from '@playwright/test'
 import { giveOut, openCopy, prepareLesson } from './fixtures/lesson.ts'
 import { print, typedBox } from './fixtures/printed.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
-import { button, expectKept, onScreen } from './hands/hands.ts'
+import {
+  along,
+  button,
+  drawWithMouse,
+  drawWithPen,
+  expectColour,
+  expectKept,
+  onScreen,
+} from './hands/hands.ts'
 
 const server = testServer()
 const pdf = await makePdf([{}, {}])
@@ -130,4 +138,53 @@ test('the last question leads to the next copy; what the key says is taken for a
   await teacher.keyboard.press('Enter')
   await expect(teacher.getByRole('heading', { name: 'Rafi Kowal' })).toBeVisible()
   await expect(teacher.getByTestId('sum')).toHaveText('0 of 6')
+})
+
+test('signs are put down by key at the question and by a tap, give their marks and take them away, and are the student’s when handed back', async ({
+  somebody,
+}) => {
+  const { teacher, student } = await handedIn(somebody)
+  const field = (label: string) => teacher.getByLabel(`Marks for question ${label}`)
+  const MADDER = [168, 58, 46]
+  // In the area of the question whose marks are being given, at its right: the long leg of the tick.
+  await teacher.keyboard.press('m')
+  await teacher.keyboard.press('t')
+  const tick = { x: 336.1, y: 153.2 }
+  await expectColour(teacher, tick, MADDER, 3)
+  await expect(field('1')).toHaveValue('')
+
+  // A sign that gives marks: chosen once, kept for the next visit.
+  await button(teacher, 'Half').click()
+  await button(teacher, 'Half').click()
+  await button(teacher, '½').click()
+  await drawWithPen(teacher, [{ x: 120, y: 440 }])
+  await expect(field('2')).toHaveValue('½')
+  await drawWithMouse(teacher, [{ x: 160, y: 440 }])
+  await expect(field('2')).toHaveValue('1')
+  await button(teacher, 'Undo').click()
+  await expect(field('2')).toHaveValue('½')
+  await button(teacher, 'Redo').click()
+  await expect(field('2')).toHaveValue('1')
+
+  // Taken away, its marks go with it.
+  await button(teacher, 'Pick up').click()
+  await drawWithMouse(teacher, [{ x: 160, y: 440 }])
+  await button(teacher, 'Take away').click()
+  await expect(field('2')).toHaveValue('½')
+
+  // A wave under what was gone round.
+  await button(teacher, 'Wavy line').click()
+  await drawWithMouse(teacher, along({ x: 100, y: 300 }, { x: 220, y: 310 }))
+  await expectKept(teacher)
+  await teacher.reload()
+  await expect(teacher.locator('main[aria-busy=false]')).toBeVisible()
+  await expectColour(teacher, tick, MADDER, 3)
+  await expect(button(teacher, 'Half, gives ½')).toBeVisible()
+  await student.reload()
+  await expect(student.getByText('This is with')).toBeVisible()
+  await expectColour(student, tick, [255, 255, 255])
+
+  await button(teacher, 'Hand back').click()
+  await expect(student.getByText('½ of ½ marks')).toHaveCount(0)
+  await expectColour(student, tick, MADDER, 3)
 })

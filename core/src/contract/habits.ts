@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { colour, nib } from '../ink/stroke.ts'
+import { hundredths } from '../kinds/mark.ts'
+import { SIGN_FORMS } from '../kinds/sign.ts'
 
 /** A pen kept ready. Width in points. */
 export const swatch = z.object({ nib, colour, width: z.number().min(0.2).max(100) })
@@ -31,5 +33,7 @@ export const habits = z.object({
   finger: z.enum(['until pen', 'writes', 'moves']).optional(),
   /** Whether one key alone, a letter, number or sign, does something on a page. */
   singleKeys: z.boolean().optional(),
+  /** The marks that a teacher's signs give where they are put down, in hundredths. */
+  signs: z.partialRecord(z.enum(SIGN_FORMS), hundredths).optional(),
 })
 export type Habits = z.infer<typeof habits>

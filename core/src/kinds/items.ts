@@ -10,6 +10,7 @@ import { laidPhoto } from './photo.ts'
 import { laidPicture } from './picture.ts'
 import { fitHeight, type PrintedItem, takesValue } from './printed.ts'
 import { laidShape } from './shape.ts'
+import { sign } from './sign.ts'
 import { strokeKind } from './strokeKind.ts'
 import { laidText } from './text.ts'
 import { voice } from './voice.ts'
@@ -30,6 +31,7 @@ export const ITEM_KINDS = {
   card: laidCard,
   photo: laidPhoto,
   mark,
+  sign,
   ...THING_KINDS,
 }
 

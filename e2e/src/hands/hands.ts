@@ -112,19 +112,33 @@ export async function expectInk(page: Page, at: Place, there = true): Promise<vo
     .toBe(there)
 }
 
-/** Waits until a place of the page has a colour, in what lies under the ink: red, green, blue from 0 to 255. */
-export async function expectColour(page: Page, at: Place, colour: readonly number[]): Promise<void> {
+/**
+ * Waits until a place of the page has a colour, in what lies under the ink: red, green, blue from 0 to 255.
+ * `around`: so many pixels around it count too, for lines as thin as a pen's.
+ */
+export async function expectColour(
+  page: Page,
+  at: Place,
+  colour: readonly number[],
+  around = 0,
+): Promise<void> {
   const seen = () =>
-    page.getByTestId('page').evaluate((element, { x, y }) => {
-      const { scale, x: left, y: top } = (element as HTMLElement).dataset
-      const canvas = element.querySelector<HTMLCanvasElement>('[data-layer=paper]')!
-      const ratio = canvas.width / element.clientWidth
-      const px = Math.round((Number(left) + x * Number(scale)) * ratio)
-      const py = Math.round((Number(top) + y * Number(scale)) * ratio)
-      return [...canvas.getContext('2d')!.getImageData(px, py, 1, 1).data.slice(0, 3)]
-    }, at)
+    page.getByTestId('page').evaluate(
+      (element, { x, y, around: reach }) => {
+        const { scale, x: left, y: top } = (element as HTMLElement).dataset
+        const canvas = element.querySelector<HTMLCanvasElement>('[data-layer=paper]')!
+        const ratio = canvas.width / element.clientWidth
+        const px = Math.round((Number(left) + x * Number(scale)) * ratio)
+        const py = Math.round((Number(top) + y * Number(scale)) * ratio)
+        const side = reach * 2 + 1
+        const { data } = canvas.getContext('2d')!.getImageData(px - reach, py - reach, side, side)
+        return Array.from({ length: side * side }, (_, index) => [...data.slice(index * 4, index * 4 + 3)])
+      },
+      { ...at, around },
+    )
   // Pictures are kept small, which changes a colour a little.
-  const near = async () => (await seen()).every((part, index) => Math.abs(part - colour[index]!) < 8)
+  const near = async () =>
+    (await seen()).some((pixel) => pixel.every((part, index) => Math.abs(part - colour[index]!) < 8))
   await expect.poll(near, { message: `colour ${colour} at ${at.x}, ${at.y}` }).toBe(true)
 }
 

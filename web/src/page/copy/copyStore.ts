@@ -61,6 +61,8 @@ export class CopyStore {
   readonly #cache: LogCache | undefined
   readonly #stops: (() => void)[]
   readonly #moments = new Moments()
+  /** What of one's own acts has others in its train. */
+  #along: ((event: PageEvent) => void) | undefined
   /** The ids of this person's own events, and those of them that school has kept, in its order. */
   #own = new Set<string>()
   #ownKept: PageEvent[] = []
@@ -163,6 +165,11 @@ export class CopyStore {
     const event = { ...this.#common(page), ...act } as PageEvent
     this.#commit(event)
     return event.id
+  }
+
+  /** `along` is told of everything that is about to be done here, undo and redo apart; what it does is part of that act. */
+  goesAlong(along: ((event: PageEvent) => void) | undefined): void {
+    this.#along = along
   }
 
   /** What is done in `acts` is one act to whoever undoes it. */
@@ -268,6 +275,13 @@ export class CopyStore {
   }
 
   #commit(made: PageEvent, attachment?: Attachment): void {
+    this.#moments.together(() => {
+      if (made.undoes === undefined) this.#along?.(made)
+      this.#commitAlone(made, attachment)
+    }, made.madeAt)
+  }
+
+  #commitAlone(made: PageEvent, attachment?: Attachment): void {
     // Pasted text may hold letters that nobody can keep.
     const event = plainThroughout(made)
     const free = this.#copy.touchAll && event.layer === 'work' && event.act !== 'add'

@@ -12,9 +12,10 @@ export class Moments {
     return this.#last
   }
 
-  together(act: () => void): void {
+  /** `moment`: the one of an act that others belong to. */
+  together(act: () => void, moment = this.next()): void {
     const outer = this.#shared
-    this.#shared = this.next()
+    this.#shared = moment
     try {
       act()
     } finally {

@@ -261,6 +261,14 @@ export class Surface {
     return { x: Math.min(Math.max(0, at.x), width), y: Math.min(Math.max(0, at.y), height) }
   }
 
+  /** The place of the page under a pointer that is over its window. */
+  placeUnder(pointer: { clientX: number; clientY: number }): Point | undefined {
+    const { left, top, right, bottom } = this.#host.getBoundingClientRect()
+    const { clientX, clientY } = pointer
+    const isOver = clientX >= left && clientX <= right && clientY >= top && clientY <= bottom
+    return isOver ? toPage(this.#view, { x: clientX - left, y: clientY - top }) : undefined
+  }
+
   /** The part of the page that is seen. */
   seenPart(): Box {
     const { width = 0, height = 0 } = this.#page ?? {}

@@ -2,10 +2,11 @@ import { eraser } from './eraser.ts'
 import { pen } from './pen.ts'
 import { pick } from './pick.ts'
 import { put } from './put.ts'
+import { sign } from './sign.ts'
 import type { Tool } from './tool.ts'
 
 /** Every tool, in the order of the strip. */
-export const TOOLS = { pen, pick, eraser, put } satisfies Record<string, Tool>
+export const TOOLS = { pen, pick, eraser, put, sign } satisfies Record<string, Tool>
 export type ToolName = keyof typeof TOOLS
 
 /** The tools with their names. */

@@ -129,6 +129,10 @@ export class PageHand implements Hand {
     this.#page.writing()?.put?.(way[0]!, way.at(-1)!)
   }
 
+  sign(way: readonly InkPoint[]): void {
+    this.#page.writing()?.sign?.(way)
+  }
+
   get #isBoxed(): boolean {
     const { tool, boxes = false } = this.#page.writing() ?? {}
     return tool !== undefined && ((TOOLS[tool] as Tool).isBoxed?.(boxes) ?? false)

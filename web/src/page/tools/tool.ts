@@ -23,6 +23,8 @@ export interface Hand {
   pickUp(way: readonly InkPoint[]): void
   /** Puts a thing where the way says how large it is, or where a tap was. */
   put(way: readonly InkPoint[]): void
+  /** Puts a sign of feedback where the way goes. */
+  sign(way: readonly InkPoint[]): void
 }
 
 /** How a tool can be set to work: by one of a few ways, offered when it is pressed while in hand. */

@@ -1,9 +1,11 @@
-import { MOST_SWATCHES, type Person, type Swatch } from '@hand-back/core'
+import { type Habits, MOST_SWATCHES, type Person, type SignForm, type Swatch } from '@hand-back/core'
 import { useCallback, useMemo, useState } from 'react'
 import { useHabits } from '../habits/useHabits.ts'
 import type { Putting } from '../kinds/index.ts'
 import { inkInHand } from '../strip/swatches.ts'
 import type { ToolName } from './index.ts'
+
+const NO_MARKS: NonNullable<Habits['signs']> = {}
 
 /** The tools in somebody's hand: their swatches, which one writes, or what else is in hand. */
 export function useTools(person: Person, first: readonly Swatch[]) {
@@ -12,6 +14,7 @@ export function useTools(person: Person, first: readonly Swatch[]) {
   const active = Math.min(habits.active ?? 0, swatches.length - 1)
   const [tool, setTool] = useState<ToolName>('pen')
   const [putting, setPutting] = useState<Putting>('text')
+  const [signing, setSigning] = useState<SignForm>('tick')
   const [boxes, setBoxes] = useState(false)
   const pick = useCallback(
     (index: number) => {
@@ -48,6 +51,15 @@ export function useTools(person: Person, first: readonly Swatch[]) {
         setPutting(kind)
         setTool('put')
       },
+      /** The sign that the next press puts on the page, and what each gives where it is put, in hundredths. */
+      signing,
+      carries: habits.signs ?? NO_MARKS,
+      sign: (form: SignForm) => {
+        setSigning(form)
+        setTool('sign')
+      },
+      carry: (form: SignForm, hundredths: number) =>
+        change({ signs: { ...habits.signs, [form]: hundredths } }),
       change: (index: number, to: Swatch) =>
         change({ swatches: swatches.map((kept, at) => (at === index ? to : kept)) }),
       /** One more swatch, like the one in hand, right after it. */
@@ -69,7 +81,20 @@ export function useTools(person: Person, first: readonly Swatch[]) {
         change({ swatches: after, active: to })
       },
     }),
-    [swatches, active, swatch, tool, pick, habits.eraser, putting, boxes, change, role],
+    [
+      swatches,
+      active,
+      swatch,
+      tool,
+      pick,
+      habits.eraser,
+      habits.signs,
+      putting,
+      signing,
+      boxes,
+      change,
+      role,
+    ],
   )
 }
 

@@ -18,6 +18,8 @@ export interface Writing {
   /** Picks up what lies in a loop; one place: what lies under it, `reach` points around. */
   pickUp?(loop: readonly Point[], reach: number): void
   put?(from: Point, to: Point): void
+  /** Puts the sign in hand along a way. */
+  sign?(way: readonly Point[]): void
   /** What is put is a line from end to end, or fills a box. */
   readonly puts?: 'line' | 'box'
 }

@@ -7,6 +7,7 @@ import {
   type Placed,
   type Stroke,
   seenBox,
+  signAlong,
   snapLines,
   type Thing,
   timesA4,
@@ -62,12 +63,17 @@ export function useWork(on: WorkOn) {
   const [large, setLarge] = useState(false)
   const picking = usePicking(store, page.id, seen.placed, mine, tools, page)
   const things = useThings(store, page.id, picking)
+  const { signing, carries } = tools
   const handling = useMemo<Handling>(
     () => ({
       pickUp: picking.pickUp,
       putDown: (thing, goesOn) => things.putDown(ontoPage(thing, page), goesOn),
+      sign: (way) => {
+        const made = signAlong(signing, way, page, times, carries[signing] ?? 0)
+        store.add(page.id, [{ ...made, id: crypto.randomUUID() }])
+      },
     }),
-    [picking, things, page],
+    [picking, things, store, page, times, signing, carries],
   )
   const writing = useWriting(store, page.id, seen.placed, tools, mine, handling)
   const middle = useCallback(

@@ -49,6 +49,7 @@ export interface Handling {
   pickUp(loop: readonly Point[], reach: number): void
   /** `goesOn`: the next is put down right after. */
   putDown(thing: Thing, goesOn: boolean): void
+  sign(way: readonly Point[]): void
 }
 
 /** Writing on a page with the tools in hand. `undefined` where nobody may write. */
@@ -88,6 +89,7 @@ export function useWriting(
         store.act(page, { act: 'swap', take: idsOf(taken), bring: [], items: [...pieces] }),
       pickUp: (loop: readonly Point[], reach: number) => handling?.pickUp(loop, reach),
       put: (from: Point, to: Point) => handling?.putDown(madeThing(putting, { from, to }, look), isLine),
+      sign: (way: readonly Point[]) => handling?.sign(way),
       puts: isLine ? 'line' : 'box',
     }
   }, [store, page, own, mayTouch, tool, swatch, look, eraser, putting, isLine, boxes, handling])

@@ -1,4 +1,4 @@
-import { perCent, sayMarks } from '@hand-back/core'
+import { perCent, type SignForm, sayMarks } from '@hand-back/core'
 import type { ReactNode, RefObject } from 'react'
 import type { View } from '../../page/view/view.ts'
 import { Button } from '../../ui/Button.tsx'
@@ -13,6 +13,8 @@ interface MarkColumnProps {
   column: RefObject<HTMLElement | null>
   /** On to the next question without marks after this one, or the next copy. */
   onNextAfter: (question: string | undefined) => void
+  /** Puts a sign at a question. */
+  onSign: (of: MarkedQuestion, form: SignForm) => void
   children: ReactNode
 }
 
@@ -21,7 +23,7 @@ const APART = 78
 
 /** The margin beside the page: the marks of its questions, level with them, and what they come to. */
 export function MarkColumn(props: MarkColumnProps) {
-  const { marks, page, view, readOnly, column, onNextAfter, children } = props
+  const { marks, page, view, readOnly, column, onNextAfter, onSign, children } = props
   const here = marks.questions.filter((each) => each.page === page)
   const { given, full, left } = marks.sum
   const part = perCent(marks.sum)
@@ -41,6 +43,7 @@ export function MarkColumn(props: MarkColumnProps) {
               onGive={(hundredths) => marks.give(of.question, hundredths)}
               onTake={() => marks.take(of.question)}
               onNext={() => onNextAfter(of.question.id)}
+              onSign={(form) => onSign(of, form)}
             />
           </div>
         ))}

@@ -1,5 +1,6 @@
-import { readMarks, sayMarks } from '@hand-back/core'
+import { readMarks, type SignForm, sayMarks } from '@hand-back/core'
 import { type KeyboardEvent, useRef, useState } from 'react'
+import { signOfKey } from './signKeys.ts'
 import type { MarkedQuestion } from './useMarks.ts'
 
 interface MarkFieldProps {
@@ -9,13 +10,14 @@ interface MarkFieldProps {
   onTake: () => void
   /** On to the next question without marks, or the next copy. */
   onNext: () => void
+  onSign: (form: SignForm) => void
 }
 
 /** An arrow key gives so much more or less, in hundredths of a mark. */
 const STEP = 50
 
-/** The marks of one question: typed, or by keys: F gives all, K takes what the key says, arrows go by halves. */
-export function MarkField({ of, readOnly, onGive, onTake, onNext }: MarkFieldProps) {
+/** The marks of one question: typed, or by keys: F gives all, K takes what the key says, arrows go by halves; those of signs put one at the question. */
+export function MarkField({ of, readOnly, onGive, onTake, onNext, onSign }: MarkFieldProps) {
   const { question, full, mark, before, look } = of
   const [typed, setTyped] = useState<string>()
   const read = typed === undefined ? mark?.given : readMarks(typed)
@@ -46,6 +48,7 @@ export function MarkField({ of, readOnly, onGive, onTake, onNext }: MarkFieldPro
     else if (key === 'ArrowDown') give((read ?? full) - STEP)
     else if (key === 'f') give(full)
     else if (key === 'k' && look) give(look.suggested)
+    else if (signOfKey(key)) onSign(signOfKey(key)!)
     else if (key === 'Escape') {
       escaped.current = true
       event.currentTarget.blur()

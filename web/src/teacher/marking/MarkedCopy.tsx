@@ -15,6 +15,7 @@ import { usePhotos } from '../../page/copy/usePhotos.ts'
 import { outboxOf } from '../../page/device/personOutbox.ts'
 import { PageTabs } from '../../page/pages/PageTabs.tsx'
 import { usePagesNow } from '../../page/pages/usePagesNow.ts'
+import type { Surface } from '../../page/surface/Surface.ts'
 import type { useTools } from '../../page/tools/useTools.ts'
 import type { View } from '../../page/view/view.ts'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
@@ -24,8 +25,11 @@ import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
 import { Worktop } from '../../page/work/Worktop.tsx'
 import { MarkColumn } from './MarkColumn.tsx'
 import type { Seeing } from './SeeingChoice.tsx'
+import { SignTags } from './SignTags.tsx'
+import { SIGN_KEYS, SIGN_NAMES, signOfKey } from './signKeys.ts'
 import { useGoingOn } from './useGoingOn.ts'
 import { useMarks } from './useMarks.ts'
+import { useSigns } from './useSigns.ts'
 import { coloursOf, WhoDidWhat } from './WhoDidWhat.tsx'
 
 interface MarkedCopyProps {
@@ -84,6 +88,8 @@ export function MarkedCopy({
   const marks = useMarks(copy.id, store, pages, log, round, marking)
   const column = useRef<HTMLElement>(null)
   const { goOn, toFirst } = useGoingOn(copy.id, settled, marks, index, onTurn, onNext, column)
+  const surface = useRef<Surface>(undefined)
+  const signs = useSigns(store, pages, page, marks, tools, surface, writes)
   const moreKeys = useMemo(
     () => ({
       title: 'The pile',
@@ -94,9 +100,15 @@ export function MarkedCopy({
           words: 'marks: the next question without; there F is full marks, K what the key says',
           run: toFirst,
         },
+        {
+          keys: SIGN_KEYS,
+          told: SIGN_KEYS.map((key) => key.toUpperCase()).join(' '),
+          words: `put down: ${SIGN_NAMES}`,
+          run: ({ key }: KeyboardEvent) => signs.putHere(signOfKey(key.toLowerCase())!),
+        },
       ],
     }),
-    [onNext, toFirst],
+    [onNext, toFirst, signs.putHere],
   )
   const bytesOf = useCallback((name: string) => outboxOf(person.id).bytesOf(name), [person.id])
   const work = useWork({
@@ -112,6 +124,7 @@ export function MarkedCopy({
     turnToPage,
     moreKeys,
   })
+  surface.current = work.surface
   const [colouring, setColouring] = useState(false)
   const shared = copy.way === 'group' || copy.way === 'all'
   const strokes = useMemo(
@@ -174,7 +187,9 @@ export function MarkedCopy({
           readOnly={!writes}
           column={column}
           onNextAfter={goOn}
+          onSign={signs.putAt}
         >
+          {writes && <SignTags tools={tools} />}
           {children}
         </MarkColumn>
       </div>
