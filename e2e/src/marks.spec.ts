@@ -188,3 +188,63 @@ test('signs are put down by key at the question and by a tap, give their marks a
   await expect(student.getByText('½ of ½ marks')).toHaveCount(0)
   await expectColour(student, tick, MADDER, 3)
 })
+
+test('a student goes through what came back piece by piece, answers it, and the teacher sees what was said', async ({
+  somebody,
+}) => {
+  const { teacher, student } = await handedIn(somebody)
+  await drawWithPen(teacher, along({ x: 80, y: 420 }, { x: 160, y: 424 }))
+  await teacher.keyboard.press('m')
+  await teacher.keyboard.type('1½')
+  await teacher.keyboard.press('t')
+  await teacher.keyboard.press('Enter')
+  await expectKept(teacher)
+  await button(teacher, 'Hand back').click()
+
+  const row = student.getByRole('region', { name: 'What came back' })
+  await expect(row.getByText('1 of 2')).toBeVisible()
+  await expect(row.getByText('Question 1 1½ of 2')).toBeVisible()
+  const framed = async (at: { x: number; y: number }) => {
+    const [frame, place] = [await student.getByTestId('framed').boundingBox(), await onScreen(student, at)]
+    return (
+      frame!.x < place.x &&
+      frame!.x + frame!.width > place.x &&
+      frame!.y < place.y &&
+      frame!.y + frame!.height > place.y
+    )
+  }
+  await expect.poll(() => framed({ x: 334, y: 155 })).toBe(true)
+  await button(student, 'Done').click()
+  await student.keyboard.press('n')
+  await expect(row.getByText('2 of 2')).toBeVisible()
+  await expect.poll(() => framed({ x: 120, y: 422 })).toBe(true)
+  await button(student, 'Answer').click()
+  await student.getByLabel('Your answer').fill('I counted twice')
+  await student.getByLabel('Your answer').press('Enter')
+  await expect(row.getByText('You: “I counted twice”')).toBeVisible()
+  await expectKept(student)
+
+  // It stays: after a reload, and for the teacher, level with the question.
+  await student.reload()
+  await expect(row.getByText('1 of 2')).toBeVisible()
+  await expect(button(student, 'Done')).toHaveAttribute('aria-pressed', 'true')
+  const margin = teacher.getByRole('complementary', { name: 'Marks' })
+  await expect(margin.getByText('Lotte: “I counted twice”')).toBeVisible()
+  await expect(margin.getByText('done 1 of 1')).toBeVisible()
+
+  // Put away, and there again; in another go it is worked on with what came back in sight.
+  await button(student, 'Put this row away').click()
+  await expect(row).toHaveCount(0)
+  await button(student, 'View').click()
+  await button(student, 'What came back').click()
+  await expect(row.getByText('1 of 2')).toBeVisible()
+  await button(teacher, 'Ask for another go').click()
+  await expect(student.getByText('asks for another go')).toBeVisible()
+  await student.keyboard.press('Escape')
+  await expect(row.getByText('1 of 2')).toBeVisible()
+  // What was said is not undone like what was written: that is what was made last.
+  await button(student, 'Undo').click()
+  await expect(student.getByLabel('How high')).toHaveValue('')
+  await expect(button(student, 'Undo')).toBeDisabled()
+  await expect(button(student, 'Done')).toHaveAttribute('aria-pressed', 'true')
+})

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { way } from '../handout/plan.ts'
 import { COPY_STATES } from '../handout/state.ts'
 import { worksheetPage } from '../worksheet/page.ts'
+import { question } from '../worksheet/sheet.ts'
 
 export const copyState = z.enum(COPY_STATES)
 
@@ -38,6 +39,8 @@ export const copyWhole = z.object({
   state: copyState,
   round: z.number(),
   pages: z.array(worksheetPage),
+  /** What is asked on its pages; a device may know a copy from a time when this was not told. */
+  questions: z.array(question.pick({ id: true, label: true, areas: true })).default([]),
 })
 export type CopyWhole = z.infer<typeof copyWhole>
 

@@ -5,6 +5,7 @@ import type { Bounds, Point } from '../ink/points.ts'
 import type { Similarity } from '../ink/similarity.ts'
 import type { Box } from '../worksheet/box.ts'
 import type { AnswerValue } from './answerValue.ts'
+import type { ReplyValue } from './reply.ts'
 
 /** What an act can change of an item (log/events.ts). */
 export interface Change {
@@ -12,6 +13,7 @@ export interface Change {
   readonly y?: number | undefined
   readonly value?: AnswerValue | undefined
   readonly given?: number | undefined
+  readonly reply?: ReplyValue | undefined
   readonly thing?: { readonly kind: string } | undefined
 }
 

@@ -9,6 +9,7 @@ import { mark } from './mark.ts'
 import { laidPhoto } from './photo.ts'
 import { laidPicture } from './picture.ts'
 import { fitHeight, type PrintedItem, takesValue } from './printed.ts'
+import { reply } from './reply.ts'
 import { laidShape } from './shape.ts'
 import { sign } from './sign.ts'
 import { strokeKind } from './strokeKind.ts'
@@ -32,6 +33,7 @@ export const ITEM_KINDS = {
   photo: laidPhoto,
   mark,
   sign,
+  reply,
   ...THING_KINDS,
 }
 

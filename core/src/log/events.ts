@@ -4,6 +4,7 @@ import { colour, madeId } from '../ink/stroke.ts'
 import { answerValue } from '../kinds/answerValue.ts'
 import { item, thing } from '../kinds/items.ts'
 import { hundredths } from '../kinds/mark.ts'
+import { replyValue } from '../kinds/reply.ts'
 import { ruling } from '../worksheet/ruling.ts'
 
 /** Whose hand: `work` the students', `help` the teacher's, seen at once, `feedback` the teacher's, seen when handed back. */
@@ -31,6 +32,7 @@ export const itemChange = z.strictObject({
   y: z.number().min(-10_000).max(100_000).optional(),
   value: answerValue.optional(),
   given: hundredths.optional(),
+  reply: replyValue.optional(),
   /** A thing as it is from now on: other words, another width, another colour. */
   thing: thing.optional(),
 })

@@ -30,6 +30,11 @@ export function remember(history: History, event: PageEvent): History {
   return { done: [...history.done, event], undone: [] }
 }
 
+/** Whether an act is one to undo: what was said to feedback is said otherwise, not undone. */
+export const isUndoable = (event: PageEvent): boolean =>
+  !(event.act === 'add' && event.items.every(({ kind }) => kind === 'reply')) &&
+  !(event.act === 'change' && 'reply' in event.set)
+
 /** What was made in one moment at the end of a list, the last first: it is undone together. */
 export function lastTogether(events: readonly PageEvent[]): PageEvent[] {
   const last = events.at(-1)

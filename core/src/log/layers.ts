@@ -38,6 +38,11 @@ export function mayWrite(role: Role, copy: CopyStanding, layer: Layer): boolean 
   return layer === 'help' || (layer === 'feedback' && copy.state !== 'waiting')
 }
 
+/** Whether a student may answer feedback now: as long as it lies with them. */
+export function mayReply(role: Role, copy: CopyStanding): boolean {
+  return role === 'student' && copy.way !== 'read' && (copy.state === 'handed back' || worksOn(copy.state))
+}
+
 /** Whether the copy lies with the student and takes their ink. */
 export function worksOn(state: CopyState): boolean {
   return state === 'waiting' || state === 'working' || state === 'another go'

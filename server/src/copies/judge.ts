@@ -9,6 +9,7 @@ import {
   MOST_OWN_PAGES,
   MOST_POINTS_MADE,
   mayLieOn,
+  mayReply,
   mayWrite,
   type PageEvent,
   piecesOf,
@@ -78,7 +79,9 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     if (!event.items.every((item) => belongs(item, event.layer, page?.items ?? NOTHING_PRINTED)))
       return wrong(id, 'This page has no such place for an answer.')
   }
-  return mayWrite(evidence.role, evidence.copy, event.layer) || bringsBack(event, evidence)
+  return mayWrite(evidence.role, evidence.copy, event.layer) ||
+    bringsBack(event, evidence) ||
+    replies(event, evidence)
     ? undefined
     : { id, fate: 'closed', why: CLOSED[evidence.role] }
 }
@@ -120,6 +123,13 @@ function bringsBack(event: PageEvent, { role, exchanged }: Evidence): boolean {
   if (!exchangesBack(event)) return event.act === 'bring'
   const pieces = piecesOf(event.bring, exchanged.get(event.page) ?? [])
   return event.take.every((id) => pieces.has(id))
+}
+
+/** A student answers feedback, and does nothing else. */
+function replies(event: PageEvent, { role, copy }: Evidence): boolean {
+  if (!mayReply(role, copy) || event.layer !== 'work') return false
+  if (event.act === 'add') return event.items.every(({ kind }) => kind === 'reply')
+  return event.act === 'change' && Object.keys(event.set).every((what) => what === 'reply')
 }
 
 /** Whether a page of the version is one of this copy. */

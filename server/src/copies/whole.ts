@@ -4,11 +4,12 @@ import {
   nameOf,
   type Person,
   printedFor,
+  questionsOn,
   type WorksheetPage,
 } from '@hand-back/core'
 import { asc, eq, sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
-import { handoutChanges, handouts } from '../db/schema.ts'
+import { handoutChanges, handouts, worksheetVersions } from '../db/schema.ts'
 import { asSent } from '../papers/index.ts'
 import { pagesOf } from '../worksheets/index.ts'
 import { type CopyRecord, copyFor, ownersIn } from './place.ts'
@@ -41,6 +42,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     state: copy.state,
     round: copy.round,
     pages,
+    questions: await questionsOf(db, copy, pages),
     changes: await changesOf(
       db,
       copy.handoutId,
@@ -76,6 +78,24 @@ export async function ownPagesIn(db: Queries, copy: CopyRecord): Promise<Workshe
       ? [{ ...page, printed: printedFor(page.printed, copy.setId) }]
       : [],
   )
+}
+
+/** What is asked on the pages of a copy: what it is called and where, and nothing of what is right. */
+async function questionsOf(
+  db: Queries,
+  { versionId }: CopyRecord,
+  pages: readonly WorksheetPage[],
+): Promise<CopyWhole['questions']> {
+  const [version] = await db
+    .select({ questions: worksheetVersions.questions })
+    .from(worksheetVersions)
+    .where(eq(worksheetVersions.id, versionId))
+  const own = new Set(pages.map(({ id }) => id))
+  return questionsOn(pages, version?.questions ?? []).map(({ id, label, areas }) => ({
+    id,
+    label,
+    areas: areas.filter(({ page }) => own.has(page)),
+  }))
 }
 
 async function changesOf(

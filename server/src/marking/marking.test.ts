@@ -7,6 +7,7 @@ import {
   markFor,
   type PageEvent,
   type Question,
+  replyId,
   type WorksheetWhole,
 } from '@hand-back/core'
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
@@ -130,4 +131,42 @@ test('not one mark is seen before it is handed back, in no answer and no live me
   await student.post(`/copies/${copy}/hand-in`)
   await teacher.keep(copy, [giveMark(0, 2, 2)])
   expect(JSON.stringify(await student.get(`/copies/${copy}/log`))).not.toMatch(/"given":200/)
+})
+
+test('a student answers feedback that was handed back, and does nothing else to that copy', async () => {
+  const { teacher, student, other, copy, giveMark } = await marked()
+  const mark = giveMark(0, 1) as Extract<PageEvent, { act: 'add' }>
+  const common = { page: mark.page, layer: 'work', madeAt: 7 } as const
+  const reply = { id: replyId(copy, mark.items[0]!.id), kind: 'reply', to: mark.items[0]!.id } as const
+  const say = (words: string): PageEvent => ({
+    ...common,
+    id: randomUUID(),
+    act: 'add',
+    items: [{ ...reply, reply: { done: false, words } }],
+  })
+  await teacher.keep(copy, [mark])
+  // Nothing is said to what is not handed back, and nothing by others.
+  expect(await fate(student.keep(copy, [say('too early')]))).toEqual(['closed'])
+  await teacher.post(`/copies/${copy}/hand-back`)
+  expect(await fate(student.keep(copy, [say('I meant half past six')]))).toEqual(['kept'])
+  const done: PageEvent = {
+    ...common,
+    id: randomUUID(),
+    act: 'change',
+    item: reply.id,
+    set: { reply: { done: true, words: 'I meant half past six' } },
+    was: { reply: { done: false, words: 'I meant half past six' } },
+  }
+  expect(await fate(student.keep(copy, [done]))).toEqual(['kept'])
+  const note = { id: randomUUID(), kind: 'sign', form: 'tick', x: 1, y: 1, width: 20, height: 20 } as const
+  const items = [{ ...reply, id: randomUUID(), reply: { done: true, words: '' } }]
+  const both: PageEvent = { ...common, id: randomUUID(), act: 'add', items: [...items, note] }
+  const asFeedback: PageEvent = { ...common, id: randomUUID(), act: 'add', items, layer: 'feedback' }
+  const take: PageEvent = { ...common, id: randomUUID(), act: 'take', items: [reply.id] }
+  expect(await fate(student.keep(copy, [both, asFeedback, take]))).toEqual(['wrong', 'wrong', 'closed'])
+  expect(await fate(teacher.keep(copy, [say('for them')]))).toEqual(['wrong'])
+  expect((await other.keep(copy, [say('mine')])).ok).toBe(false)
+  const log = JSON.stringify(await teacher.get(`/copies/${copy}/log`))
+  expect(log).toContain('I meant half past six')
+  expect(log).not.toContain('too early')
 })

@@ -11,6 +11,7 @@ import {
   historyOf,
   type Item,
   invert,
+  isUndoable,
   type KeptEvent,
   type Layer,
   lastTogether,
@@ -265,13 +266,14 @@ export class CopyStore {
       this.#own.add(event.id)
       this.#ownKept.push(event)
     }
-    if (strange) this.#set({ history: historyOf([...this.#ownKept, ...this.#now.log.pending]) })
+    if (strange)
+      this.#set({ history: historyOf([...this.#ownKept, ...this.#now.log.pending.filter(isUndoable)]) })
   }
 
   /** Feedback of rounds handed back is not to be undone. */
   #isMine(event: KeptEvent): boolean {
     const over = event.layer === 'feedback' && event.round !== this.#now.round
-    return event.author === this.#person.id && event.layer === this.#layer && !over
+    return event.author === this.#person.id && event.layer === this.#layer && !over && isUndoable(event)
   }
 
   #commit(made: PageEvent, attachment?: Attachment): void {
@@ -303,6 +305,7 @@ export class CopyStore {
   #remember(event: PageEvent): void {
     if (this.#own.has(event.id)) return
     this.#own.add(event.id)
+    if (!isUndoable(event)) return
     this.#set({ history: remember(this.#now.history, event) })
   }
 

@@ -11,16 +11,23 @@ interface ReadingStripProps {
   onLookBack?: (() => void) | undefined
   onPrint?: (() => void) | undefined
   onRead?: (() => void) | undefined
+  onFeedback?: (() => void) | undefined
 }
 
 /** The row of controls of a page that is only to be read. */
-export function ReadingStrip({ work, upright, onLookBack, onPrint, onRead }: ReadingStripProps) {
+export function ReadingStrip({ work, upright, onLookBack, onPrint, onRead, onFeedback }: ReadingStripProps) {
   return (
     <StripBar label="Reading" upright={upright}>
       <ZoomButtons surface={work.surface} always />
       {onLookBack && <StripButton icon={Clock3} label="Look back" onClick={onLookBack} />}
       {onPrint && <StripButton icon={Printer} label="Print" onClick={onPrint} />}
-      <ViewMenu person={work.person} surface={work.surface} onRead={onRead} onKeys={work.showKeys} />
+      <ViewMenu
+        person={work.person}
+        surface={work.surface}
+        onRead={onRead}
+        onFeedback={onFeedback}
+        onKeys={work.showKeys}
+      />
     </StripBar>
   )
 }

@@ -25,6 +25,8 @@ interface ViewMenuProps {
   surface: Surface | undefined
   /** Looks back in time, where there is something to look back at. */
   onLookBack?: (() => void) | undefined
+  /** Goes through what came back. */
+  onFeedback?: (() => void) | undefined
   /** Takes away all of one's own on this page. */
   onClear?: (() => void) | undefined
   /** Reads the page aloud, where the device has a voice. */
@@ -35,7 +37,8 @@ interface ViewMenuProps {
 }
 
 /** How one sees and holds the page: zoom, tint, size of words, side of the strip, what a finger does. */
-export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onPrint, onKeys }: ViewMenuProps) {
+export function ViewMenu(props: ViewMenuProps) {
+  const { person, surface, onLookBack, onFeedback, onClear, onRead, onPrint, onKeys } = props
   const [habits, change] = useHabits(person.id)
   const { tint, letters = 'usual', strip = 'bottom', finger = 'until pen' } = habits
   return (
@@ -52,9 +55,10 @@ export function ViewMenu({ person, surface, onLookBack, onClear, onRead, onPrint
           </Popover.Close>
           <Press onPress={() => surface?.zoomBy(1.25)}>Larger</Press>
         </Row>
-        {(onLookBack || onClear || onRead) && (
+        {(onLookBack || onFeedback || onClear || onRead) && (
           <Row>
             {onRead && <Press onPress={onRead}>Read to me</Press>}
+            {onFeedback && <Press onPress={onFeedback}>What came back</Press>}
             {onLookBack && <Press onPress={onLookBack}>Look back</Press>}
             {onClear && <Press onPress={onClear}>Clear what is mine</Press>}
           </Row>

@@ -1,6 +1,7 @@
 import {
   boundsOfItem,
   type CopyWhole,
+  type FeedbackStep,
   isAnswer,
   mayRead,
   mayWriteOn,
@@ -10,7 +11,7 @@ import {
   type WorksheetPage,
   worksOn,
 } from '@hand-back/core'
-import { type ReactNode, useCallback, useState } from 'react'
+import { type ReactNode, useCallback, useEffect, useState } from 'react'
 import { useStore } from 'zustand'
 import { apiUrl } from '../../seat.ts'
 import { Cards, type HeldTool } from '../answers/Cards.tsx'
@@ -19,6 +20,8 @@ import { useAnswersOf, useDrawnToRead, useDrawnToWork } from '../answers/useDraw
 import type { CopyStore } from '../copy/copyStore.ts'
 import { usePhotos } from '../copy/usePhotos.ts'
 import { measure } from '../draw/letters.ts'
+import { StepFrame } from '../feedback/StepFrame.tsx'
+import type { KeyGroup } from '../keys/keyActs.ts'
 import { AnswerPlaces } from '../kinds/AnswerPlaces.tsx'
 import type { AnswerActs } from '../kinds/pageKind.ts'
 import { PageTabs } from '../pages/PageTabs.tsx'
@@ -33,7 +36,7 @@ import { useTools } from '../tools/useTools.ts'
 import type { Recorded } from '../voice/recorder.ts'
 import { SpeakButton } from '../voice/SpeakButton.tsx'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
-import { LookBack, PagesDialog, PrintDialog } from './parts.ts'
+import { FeedbackBar, LookBack, PagesDialog, PrintDialog } from './parts.ts'
 import { ReadingStrip } from './ReadingStrip.tsx'
 import { useWork } from './useWork.ts'
 import { useSeen } from './useWriting.ts'
@@ -82,6 +85,11 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   )
   const writes = worksOn(state) && copy.way !== 'read' && mayWriteOn(person.id, page.id, copy.owners)
   const turn = useCallback((by: number) => turnTo(index + by), [turnTo, index])
+  /** Going through what came back, and the piece of it that is shown. */
+  const [goes, setGoes] = useState(true)
+  const onFeedback = feedback.size > 0 && !goes ? () => setGoes(true) : undefined
+  const [step, setStep] = useState<FeedbackStep>()
+  const [stepKeys, setStepKeys] = useState<KeyGroup>()
   const work = useWork({
     copy,
     store,
@@ -93,7 +101,19 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
     bytesOf,
     turn,
     turnToPage,
+    moreKeys: stepKeys,
   })
+  const { surface } = work
+  const onStep = useCallback(
+    (next: FeedbackStep | undefined) => {
+      setStep(next)
+      if (next) turnToPage(next.page)
+    },
+    [turnToPage],
+  )
+  useEffect(() => {
+    if (step && surface && step.page === page.id) surface.bring(step.box)
+  }, [step, surface, page.id])
   const answered = useAnswersOf(seen.items)
   const working = useDrawnToWork(page, answered, work.elsewhere)
   const reading = useDrawnToRead(copy, page, answered)
@@ -136,6 +156,16 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   return (
     <>
       {children(index, pages, turnToPage)}
+      {feedback.size > 0 && goes && ready && (
+        <FeedbackBar
+          copy={copy}
+          store={store}
+          pages={pages}
+          onStep={onStep}
+          onKeys={setStepKeys}
+          onClose={() => setGoes(false)}
+        />
+      )}
       <Worktop
         copy={copy}
         work={work}
@@ -146,6 +176,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
         label={`Page ${index + 1} of ${copy.title}`}
         laid={(view) => (
           <>
+            {step?.page === page.id && <StepFrame box={step.box} view={view} />}
             <AnswerPlaces page={page} items={answered} view={view} acts={acts} open={writes} />
             {writes && (
               <Cards
@@ -173,7 +204,14 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
         )}
         strip={(upright) =>
           writes ? (
-            <WorkingStrip work={work} upright={upright} onRead={onRead} onLookBack={lookBack} onPrint={print}>
+            <WorkingStrip
+              work={work}
+              upright={upright}
+              onRead={onRead}
+              onLookBack={lookBack}
+              onFeedback={onFeedback}
+              onPrint={print}
+            >
               <SpeakButton
                 onRecorded={(recorded) =>
                   addVoice(recorded, placeFor(work.surface, seen.notes.length, page, lastMade()))
@@ -186,6 +224,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
               upright={upright}
               onRead={onRead}
               onLookBack={lookBack}
+              onFeedback={onFeedback}
               onPrint={print}
             />
           )

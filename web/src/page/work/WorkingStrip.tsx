@@ -16,12 +16,15 @@ interface WorkingStripProps {
   /** Looks back in time, where there is something to look back at. */
   onLookBack?: (() => void) | undefined
   onPrint?: (() => void) | undefined
+  /** Goes through what came back. */
+  onFeedback?: (() => void) | undefined
   /** Reads the page aloud, where the device has a voice. */
   onRead?: (() => void) | undefined
 }
 
 /** The row of tools: pens, or what can be done with what is picked up. */
-export function WorkingStrip({ work, upright, children, onLookBack, onPrint, onRead }: WorkingStripProps) {
+export function WorkingStrip(props: WorkingStripProps) {
+  const { work, upright, children, onLookBack, onFeedback, onPrint, onRead } = props
   const { tools, picking, pasting, formulas, writing, surface, person } = work
   const picked = picking.items.length > 0
   return (
@@ -63,6 +66,7 @@ export function WorkingStrip({ work, upright, children, onLookBack, onPrint, onR
             person={person}
             surface={surface}
             onLookBack={onLookBack}
+            onFeedback={onFeedback}
             onPrint={onPrint}
             onClear={writing && work.clear}
             onRead={onRead}

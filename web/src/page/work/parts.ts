@@ -8,6 +8,7 @@ export const KeysDialog = fetchedPart('KeysDialog', () => import('../keys/KeysDi
 export const PickedBox = fetchedPart('PickedBox', () => import('../picking/PickedBox.tsx'))
 export const PagesDialog = fetchedPart('PagesDialog', () => import('../pages/PagesDialog.tsx'))
 export const PrintDialog = fetchedPart('PrintDialog', () => import('../print/PrintDialog.tsx'))
+export const FeedbackBar = fetchedPart('FeedbackBar', () => import('../feedback/FeedbackBar.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 
 /** How long the page has the network for itself, in milliseconds: what hands need for moving things comes first. */
@@ -25,6 +26,7 @@ export function warmParts(): () => void {
     CloseUp.warm()
     KeysDialog.warm()
     LookBack.warm()
+    FeedbackBar.warm()
     CameraDialog.warm()
   }, AFTER_OPENING)
   return () => {

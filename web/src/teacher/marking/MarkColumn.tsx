@@ -3,12 +3,15 @@ import type { ReactNode, RefObject } from 'react'
 import type { View } from '../../page/view/view.ts'
 import { Button } from '../../ui/Button.tsx'
 import { MarkField } from './MarkField.tsx'
+import { Replies } from './Replies.tsx'
 import type { MarkedQuestion, Marks } from './useMarks.ts'
 
 interface MarkColumnProps {
   marks: Marks
   page: number
   view: View
+  /** What the student is called. */
+  first: string
   readOnly: boolean
   column: RefObject<HTMLElement | null>
   /** On to the next question without marks after this one, or the next copy. */
@@ -20,10 +23,12 @@ interface MarkColumnProps {
 
 /** The least room between two fields, in CSS pixels. */
 const APART = 78
+/** What a student said to feedback takes as much more at most. */
+const REPLIES = 76
 
 /** The margin beside the page: the marks of its questions, level with them, and what they come to. */
 export function MarkColumn(props: MarkColumnProps) {
-  const { marks, page, view, readOnly, column, onNextAfter, onSign, children } = props
+  const { marks, page, view, first, readOnly, column, onNextAfter, onSign, children } = props
   const here = marks.questions.filter((each) => each.page === page)
   const { given, full, left } = marks.sum
   const part = perCent(marks.sum)
@@ -36,7 +41,7 @@ export function MarkColumn(props: MarkColumnProps) {
     >
       <div className="relative min-h-0 flex-1 overflow-clip border-l-[3px] border-madder/25">
         {levels(here, view).map(({ of, top }) => (
-          <div key={of.question.id} className="absolute right-2 left-3" style={{ top }}>
+          <div key={of.question.id} className="absolute right-2 left-3 flex flex-col gap-1" style={{ top }}>
             <MarkField
               of={of}
               readOnly={readOnly}
@@ -45,6 +50,7 @@ export function MarkColumn(props: MarkColumnProps) {
               onNext={() => onNextAfter(of.question.id)}
               onSign={(form) => onSign(of, form)}
             />
+            <Replies replies={of.replies} first={first} />
           </div>
         ))}
         {marks.questions.length === 0 && (
@@ -60,6 +66,7 @@ export function MarkColumn(props: MarkColumnProps) {
             <span className="text-ink-soft">{left === 0 && part !== undefined ? `${part} %` : ''}</span>
           </p>
         )}
+        <Replies replies={marks.replies} first={first} />
         {left > 0 && (
           <button
             type="button"
@@ -83,7 +90,7 @@ function levels(questions: readonly MarkedQuestion[], view: View): { of: MarkedQ
     .sort((a, b) => a.y - b.y)
     .map((of) => {
       const top = Math.max(least, view.y + of.y * view.scale)
-      least = top + APART
+      least = top + APART + (of.replies.length > 0 ? REPLIES : 0)
       return { of, top }
     })
 }

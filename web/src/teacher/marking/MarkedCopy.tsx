@@ -184,6 +184,7 @@ export function MarkedCopy({
           marks={marks}
           page={index}
           view={view}
+          first={shared ? 'They' : copy.name.split(' ')[0]!}
           readOnly={!writes}
           column={column}
           onNextAfter={goOn}

@@ -12,7 +12,9 @@ import {
   pageOf,
   type Question,
   questionsOn,
+  type ReplyValue,
   type Sum,
+  saidToFeedback,
   sumOf,
   type WorksheetPage,
 } from '@hand-back/core'
@@ -29,6 +31,8 @@ export interface MarkedQuestion {
   /** What it was given in an earlier round, where it has none in this. */
   readonly before: Mark | undefined
   readonly look: FirstLook | undefined
+  /** What was said to feedback about it. */
+  readonly replies: readonly ReplyValue[]
   /** Where its first area of the copy is: the index of the page, and how far down, in points. */
   readonly page: number
   readonly y: number
@@ -37,6 +41,8 @@ export interface MarkedQuestion {
 export interface Marks {
   readonly questions: readonly MarkedQuestion[]
   readonly sum: Sum
+  /** What was said to feedback about no question. */
+  readonly replies: readonly ReplyValue[]
   /** Gives hundredths of a mark. */
   give(question: Question, given: number): void
   take(question: Question): void
@@ -59,6 +65,9 @@ export function useMarks(
     const workOn = (page: string) =>
       inSight(pageOf(log, page)).flatMap(({ item, layer }) => (layer === 'work' ? [item] : []))
     const own = questionsOn(pages, questions)
+    const said = saidToFeedback(pages, (id) => pageOf(log, id), own)
+    const saidAbout = (question: string | undefined) =>
+      said.flatMap((each) => (each.question === question ? [each.reply.reply] : []))
     const marked = own.map((question): MarkedQuestion => {
       const mark = given.get(question.id)
       const isNow = mark?.id === markId(copy, question.id, round)
@@ -68,6 +77,7 @@ export function useMarks(
         full: mark?.full ?? fullOf(question),
         mark: isNow ? mark : undefined,
         before: isNow ? undefined : mark,
+        replies: saidAbout(question.id),
         look: firstLook(question, copy, pages, workOn, keys),
         page,
         y: question.areas.find((area) => area.page === pages[page]!.id)!.y,
@@ -90,6 +100,7 @@ export function useMarks(
     return {
       questions: marked,
       sum: sumOf(own, given),
+      replies: saidAbout(undefined),
       give,
       take(question) {
         const made = markFor(copy, round, question, pages, 0)

@@ -88,5 +88,6 @@ function trialCopy({ title, sheet }: WorksheetWhole, person: Person, set: string
     state: 'working',
     round: 1,
     pages,
+    questions: [],
   }
 }

@@ -1,0 +1,22 @@
+import type { ReplyValue } from '@hand-back/core'
+import { Check, Eye } from 'lucide-react'
+
+/** What a student said to feedback: in words, that it is done, or only that it was seen. */
+export function Replies({ replies, first }: { replies: readonly ReplyValue[]; first: string }) {
+  if (replies.length === 0) return null
+  const words = replies.filter((reply) => reply.words !== '')
+  const done = replies.filter((reply) => reply.done).length
+  return (
+    <div className="max-h-[72px] overflow-y-auto border-l-[3px] border-slate pl-2 text-small">
+      {words.map(({ words: said }, index) => (
+        <p key={`${index} ${said}`}>
+          {first}: “{said}”
+        </p>
+      ))}
+      <p className="flex items-center gap-1 text-ink-soft">
+        {done > 0 ? <Check size={14} aria-hidden="true" /> : <Eye size={14} aria-hidden="true" />}
+        {done > 0 ? `done ${done} of ${replies.length}` : 'seen'}
+      </p>
+    </div>
+  )
+}
