@@ -1,8 +1,6 @@
-import { randomUUID } from 'node:crypto'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
-import { giveOut, openCopy, prepareLesson } from './fixtures/lesson.ts'
-import { print, typedBox } from './fixtures/printed.ts'
+import { handedInQuestions } from './fixtures/questions.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
 import {
   along,
@@ -17,51 +15,7 @@ import {
 const server = testServer()
 const pdf = await makePdf([{}, {}])
 
-const NAMES = ['Lotte Lindqvist', 'Rafi Kowal']
-
-/** Two students’ copies of a worksheet with a box that has a key, in question 1, and nothing in question 2. */
-async function handedIn(somebody: () => Promise<Page>) {
-  const teacher = await somebody()
-  const begun = await prepareLesson(server, teacher, NAMES, pdf, false)
-  await print(server, teacher, begun.worksheet, [typedBox('How high', 120)], (page, [box]) => ({
-    questions: [
-      { label: '1', fullMarks: 2, y: 110 },
-      { label: '2', fullMarks: 4, y: 400 },
-    ].map(({ y, ...each }) => ({
-      ...each,
-      id: randomUUID(),
-      areas: [{ page, x: 50, y, width: 300, height: 90 }],
-    })),
-    keys: {
-      [box!]: {
-        kind: 'typed',
-        answers: ['4.5'],
-        ignoreCase: true,
-        ignoreAccents: false,
-        ignoreSpaces: true,
-      },
-    },
-  }))
-  const whole = await giveOut(server, teacher, begun)
-  const copyOf = (name: string) =>
-    whole.copies.find(({ students }: { students: { name: string }[] }) => students[0]!.name === name)!.id
-  const lesson = {
-    ...begun,
-    handout: whole.id,
-    students: begun.students.map((each, index) => ({ ...each, copy: copyOf(NAMES[index]!) })),
-  }
-  const student = await somebody()
-  await openCopy(server, student, lesson, 0)
-  await student.getByLabel('How high').fill('9/2')
-  await student.getByLabel('How high').blur()
-  await expectKept(student)
-  await button(student, 'Hand in').click()
-  await button(student, 'Hand in anyway').click()
-  await expect(student.getByText('This is with')).toBeVisible()
-  await teacher.goto(`${server.url}/handout/${whole.id}/pile/${copyOf(NAMES[0]!)}`)
-  await expect(teacher.locator('main[aria-busy=false]')).toBeVisible()
-  return { teacher, student }
-}
+const handedIn = (somebody: () => Promise<Page>) => handedInQuestions(server, somebody, pdf)
 
 test('a copy is marked by keys alone: what the key says is taken, halves are typed, too much is impossible, and the student sees it when it is handed back', async ({
   somebody,

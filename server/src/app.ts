@@ -19,6 +19,7 @@ import { samePerson } from './http/samePerson.ts'
 import { markingRoutes } from './marking/index.ts'
 import { paperRoutes } from './papers/index.ts'
 import { guardSignIn, habitRoutes, knowPerson, peopleRoutes } from './people/index.ts'
+import { remarkRoutes } from './remarks/index.ts'
 import { worksheetRoutes } from './worksheets/index.ts'
 
 const verify = (_request: unknown, _response: unknown, bytes: Buffer) => refuseDeep(bytes)
@@ -60,6 +61,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     handoutRoutes,
     copyRoutes,
     markingRoutes,
+    remarkRoutes,
     (of: Context) => formatRoutes(of, pictures),
     attachmentRoutes,
   ]

@@ -5,7 +5,7 @@ import type { Bounds, Point } from '../ink/points.ts'
 import type { Similarity } from '../ink/similarity.ts'
 import type { Box } from '../worksheet/box.ts'
 import type { AnswerValue } from './answerValue.ts'
-import type { ReplyValue } from './reply.ts'
+import type { ReplyValue } from './replyValue.ts'
 
 /** What an act can change of an item (log/events.ts). */
 export interface Change {

@@ -4,7 +4,7 @@ import { colour, madeId } from '../ink/stroke.ts'
 import { answerValue } from '../kinds/answerValue.ts'
 import { item, thing } from '../kinds/items.ts'
 import { hundredths } from '../kinds/mark.ts'
-import { replyValue } from '../kinds/reply.ts'
+import { replyValue } from '../kinds/replyValue.ts'
 import { ruling } from '../worksheet/ruling.ts'
 
 /** Whose hand: `work` the students', `help` the teacher's, seen at once, `feedback` the teacher's, seen when handed back. */

@@ -1,12 +1,11 @@
 import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import type { Item } from '../kinds/items.ts'
-import { replyId } from '../kinds/reply.ts'
 import { signAlong } from '../kinds/sign.ts'
 import { apply, applyAll, emptyPage } from '../log/apply.ts'
 import type { Layer, SignedEvent } from '../log/events.ts'
 import { isUndoable } from '../log/history.ts'
-import { feedbackSteps, saidToFeedback } from './steps.ts'
+import { feedbackSteps, replyId, saidToFeedback } from './steps.ts'
 
 const idOf = (number: number) => `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`
 const [PAGE, NEXT] = [idOf(1), idOf(2)]

@@ -1,3 +1,4 @@
+import { answerId } from '../answers/answers.ts'
 import { boundsOfItem } from '../holding/pick.ts'
 import { type Bounds, overlap } from '../ink/points.ts'
 import type { Item } from '../kinds/items.ts'
@@ -7,6 +8,9 @@ import { inSight, type Page, type Placed, placedOn } from '../log/apply.ts'
 import { type Box, boxOfBounds } from '../worksheet/box.ts'
 import type { Question } from '../worksheet/sheet.ts'
 import { questionOf } from './belongsTo.ts'
+
+/** The id of the reply of a copy to a piece of feedback: always the same, on whichever device it is said. */
+export const replyId = (copy: string, to: string): string => answerId(copy, to)
 
 /** One piece of feedback that a student comes to: what lies together, with the marks of its question. */
 export interface FeedbackStep {

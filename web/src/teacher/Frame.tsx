@@ -9,6 +9,7 @@ const PLACES = [
   ['/', 'Desk'],
   ['/shelf', 'Shelf'],
   ['/classes', 'Classes'],
+  ['/remarks', 'Remarks'],
 ] as const
 
 /** The bar over a teacher's screens; a PDF or picture may be dropped anywhere below it. */

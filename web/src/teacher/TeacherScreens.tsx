@@ -14,6 +14,7 @@ import { HandingOut } from './handout/HandingOut.tsx'
 import { Handout } from './handout/Handout.tsx'
 import { Marking } from './marking/Marking.tsx'
 import { AsStudent } from './preparing/AsStudent.tsx'
+import { Remarks } from './remarks/Remarks.tsx'
 import { Shelf } from './shelf/Shelf.tsx'
 
 // Only those who prepare fetch what preparing needs.
@@ -44,6 +45,7 @@ export default function TeacherScreens({ person }: { person: Person }) {
         <Route path="/" element={<Desk />} />
         <Route path="/shelf" element={<Shelf />} />
         <Route path="/worksheet/:worksheet/hand-out" element={<HandingOut />} />
+        <Route path="/remarks" element={<Remarks person={person} />} />
         <Route path="/classes" element={<Classes />} />
         <Route path="/class/:class" element={<ClassPage />} />
         <Route path="/handout/:handout" element={<Handout />} />

@@ -1,3 +1,4 @@
+import { saveFile } from '../../ui/saveFile.ts'
 import type { Kept } from './keepsake.ts'
 
 /** Saves what waits on this device as one file: events as JSON, sounds and pictures in base64 beside them. */
@@ -16,11 +17,11 @@ export async function saveWaiting(waiting: readonly Kept[]): Promise<void> {
     null,
     1,
   )
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
-  link.download = `Hand Back, not yet at school, ${new Date().toISOString().slice(0, 10)}.json`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  saveFile(
+    `Hand Back, not yet at school, ${new Date().toISOString().slice(0, 10)}.json`,
+    text,
+    'application/json',
+  )
 }
 
 function asDataUrl(bytes: Blob): Promise<string> {

@@ -4,7 +4,8 @@ import { type ComponentProps, createContext, type ReactNode, useContext } from '
 /** Whether the strip stands along a side instead of below, to whatever is in it. */
 export const Upright = createContext(false)
 
-interface StripCardProps extends Pick<ComponentProps<typeof Popover.Content>, 'align' | 'onCloseAutoFocus'> {
+interface StripCardProps
+  extends Pick<ComponentProps<typeof Popover.Content>, 'align' | 'side' | 'onCloseAutoFocus'> {
   /** Its width, at the usual size of words. */
   width: string
   /** How its parts lie. */

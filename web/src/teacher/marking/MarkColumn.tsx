@@ -18,6 +18,10 @@ interface MarkColumnProps {
   onNextAfter: (question: string | undefined) => void
   /** Puts a sign at a question. */
   onSign: (of: MarkedQuestion, form: SignForm) => void
+  /** Chooses a remark for a question. */
+  onRemarks: (of: MarkedQuestion) => void
+  /** A question whose field has the focus. */
+  onHand: (of: MarkedQuestion) => void
   children: ReactNode
 }
 
@@ -29,6 +33,7 @@ const REPLIES = 76
 /** The margin beside the page: the marks of its questions, level with them, and what they come to. */
 export function MarkColumn(props: MarkColumnProps) {
   const { marks, page, view, first, readOnly, column, onNextAfter, onSign, children } = props
+  const { onRemarks, onHand } = props
   const here = marks.questions.filter((each) => each.page === page)
   const { given, full, left } = marks.sum
   const part = perCent(marks.sum)
@@ -49,6 +54,8 @@ export function MarkColumn(props: MarkColumnProps) {
               onTake={() => marks.take(of.question)}
               onNext={() => onNextAfter(of.question.id)}
               onSign={(form) => onSign(of, form)}
+              onRemarks={() => onRemarks(of)}
+              onHand={() => onHand(of)}
             />
             <Replies replies={of.replies} first={first} />
           </div>

@@ -11,13 +11,26 @@ interface MarkFieldProps {
   /** On to the next question without marks, or the next copy. */
   onNext: () => void
   onSign: (form: SignForm) => void
+  /** Chooses a remark for it. */
+  onRemarks: () => void
+  /** It has the focus. */
+  onHand: () => void
 }
 
 /** An arrow key gives so much more or less, in hundredths of a mark. */
 const STEP = 50
 
 /** The marks of one question: typed, or by keys: F gives all, K takes what the key says, arrows go by halves; those of signs put one at the question. */
-export function MarkField({ of, readOnly, onGive, onTake, onNext, onSign }: MarkFieldProps) {
+export function MarkField({
+  of,
+  readOnly,
+  onGive,
+  onTake,
+  onNext,
+  onSign,
+  onRemarks,
+  onHand,
+}: MarkFieldProps) {
   const { question, full, mark, before, look } = of
   const [typed, setTyped] = useState<string>()
   const read = typed === undefined ? mark?.given : readMarks(typed)
@@ -48,6 +61,7 @@ export function MarkField({ of, readOnly, onGive, onTake, onNext, onSign }: Mark
     else if (key === 'ArrowDown') give((read ?? full) - STEP)
     else if (key === 'f') give(full)
     else if (key === 'k' && look) give(look.suggested)
+    else if (key === 'r') onRemarks()
     else if (signOfKey(key)) onSign(signOfKey(key)!)
     else if (key === 'Escape') {
       escaped.current = true
@@ -70,7 +84,10 @@ export function MarkField({ of, readOnly, onGive, onTake, onNext, onSign }: Mark
           value={typed ?? (mark ? sayMarks(mark.given) : '')}
           placeholder={before ? sayMarks(before.given) : ''}
           aria-invalid={isWrong || undefined}
-          onFocus={(event) => event.currentTarget.select()}
+          onFocus={(event) => {
+            event.currentTarget.select()
+            onHand()
+          }}
           onChange={(event) => setTyped(event.target.value)}
           onBlur={keep}
           onKeyDown={press}

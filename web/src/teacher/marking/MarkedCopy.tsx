@@ -23,12 +23,16 @@ import { useWork } from '../../page/work/useWork.ts'
 import { useSeen } from '../../page/work/useWriting.ts'
 import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
 import { Worktop } from '../../page/work/Worktop.tsx'
+import { useRemarks } from '../remarks/useRemarks.ts'
+import { KeepRemark } from './KeepRemark.tsx'
 import { MarkColumn } from './MarkColumn.tsx'
+import { REMARK_DRAG, RemarkChooser } from './RemarkChooser.tsx'
 import type { Seeing } from './SeeingChoice.tsx'
 import { SignTags } from './SignTags.tsx'
 import { SIGN_KEYS, SIGN_NAMES, signOfKey } from './signKeys.ts'
 import { useGoingOn } from './useGoingOn.ts'
-import { useMarks } from './useMarks.ts'
+import { type MarkedQuestion, useMarks } from './useMarks.ts'
+import { type RemarkPlace, useRemarkPlaces } from './useRemarkPlaces.ts'
 import { useSigns } from './useSigns.ts'
 import { coloursOf, WhoDidWhat } from './WhoDidWhat.tsx'
 
@@ -44,6 +48,8 @@ interface MarkedCopyProps {
   onTurn: (index: number) => void
   onNext: () => void
   marking: MarkingWhole | undefined
+  /** The unit of the worksheet: remarks that are kept here belong to it. */
+  unit: string
   /** What to go on with, under the marks. */
   children: ReactNode
 }
@@ -60,6 +66,7 @@ export function MarkedCopy({
   onTurn,
   onNext,
   marking,
+  unit,
   children,
 }: MarkedCopyProps) {
   const { state, round, log, ready } = useStore(store.view)
@@ -90,6 +97,25 @@ export function MarkedCopy({
   const { goOn, toFirst } = useGoingOn(copy.id, settled, marks, index, onTurn, onNext, column)
   const surface = useRef<Surface>(undefined)
   const signs = useSigns(store, pages, page, marks, tools, surface, writes)
+  const remarks = useRemarks()
+  const putRemark = useRemarkPlaces(store, pages, page, marks)
+  /** The question whose field had the focus last, on this page, and for which a remark is chosen now. */
+  const [last, setHand] = useState<MarkedQuestion>()
+  const hand = marks.questions.find(
+    ({ question, page: of }) => question.id === last?.question.id && of === index,
+  )
+  const [asking, setAsking] = useState<{ of?: MarkedQuestion | undefined }>()
+  const placeOf = (of: MarkedQuestion | undefined): RemarkPlace => {
+    if (of) return { of }
+    return { at: surface.current?.middle() ?? { x: page.width / 2, y: page.height / 2 } }
+  }
+  /** Whoever came from a field goes on there. */
+  const onChosen = (event: Event) => {
+    const field = hand && column.current?.querySelector<HTMLElement>(`[data-mark="${hand.question.id}"]`)
+    if (!field) return
+    event.preventDefault()
+    field.focus()
+  }
   const moreKeys = useMemo(
     () => ({
       title: 'The pile',
@@ -100,6 +126,7 @@ export function MarkedCopy({
           words: 'marks: the next question without; there F is full marks, K what the key says',
           run: toFirst,
         },
+        { keys: ['r'], words: 'a remark: then its number', run: () => setAsking({}) },
         {
           keys: SIGN_KEYS,
           told: SIGN_KEYS.map((key) => key.toUpperCase()).join(' '),
@@ -153,7 +180,19 @@ export function MarkedCopy({
           onBring={(missed) => store.bringBack(page.id, missed)}
         />
       )}
-      <div className="flex min-h-0 flex-1">
+      <div
+        className="flex min-h-0 flex-1"
+        onDropCapture={(event) => {
+          const id = event.dataTransfer.getData(REMARK_DRAG)
+          const remark = remarks.find((each) => each.id === id)
+          const at = surface.current?.placeUnder(event)
+          if (!remark) return
+          event.preventDefault()
+          event.stopPropagation()
+          setAsking(undefined)
+          if (at && writes) putRemark(remark, { at }, false)
+        }}
+      >
         <Worktop
           copy={copy}
           work={work}
@@ -189,8 +228,27 @@ export function MarkedCopy({
           column={column}
           onNextAfter={goOn}
           onSign={signs.putAt}
+          onRemarks={(of) => setAsking({ of })}
+          onHand={(of) => {
+            setHand(of)
+            const area = of.question.areas.find((each) => each.page === page.id)
+            if (area) surface.current?.bring(area)
+          }}
         >
           {writes && <SignTags tools={tools} />}
+          {writes && work.picking.items.some(({ kind }) => kind !== 'mark') && (
+            <KeepRemark items={work.picking.items} unit={unit} />
+          )}
+          {writes && (
+            <RemarkChooser
+              remarks={remarks}
+              question={asking?.of?.question ?? hand?.question}
+              open={asking !== undefined}
+              onOpen={(opens) => setAsking(opens ? { of: hand } : undefined)}
+              onClosed={onChosen}
+              onUse={(remark, isNew) => putRemark(remark, placeOf(asking?.of), isNew)}
+            />
+          )}
           {children}
         </MarkColumn>
       </div>

@@ -101,6 +101,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
               onTurn={setPageIndex}
               onNext={onNext}
               marking={marking}
+              unit={handout.unit}
             >
               <Button onClick={onNext} disabled={!next} className="w-full">
                 Next copy →

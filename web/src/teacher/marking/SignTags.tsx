@@ -104,7 +104,10 @@ function SignPicture({ form }: { form: SignForm }) {
   const middle = { x: ROOM.width / 2, y: ROOM.height / 2 }
   const from = form === 'wave' ? { x: 6, y: middle.y - 4 } : middle
   const to = form === 'wave' ? { x: ROOM.width - 6, y: middle.y - 4 } : middle
-  const drawn = drawnItem({ ...signAlong(form, [from, to], ROOM, 0.9, 0), id: form }, () => 0)
+  const drawn = drawnItem(
+    { ...signAlong(form, [from, to], ROOM, form === 'see me' ? 0.8 : 0.9, 0), id: form },
+    () => 0,
+  )
   return (
     <svg viewBox={`0 0 ${ROOM.width} ${ROOM.height}`} className="h-8 w-full" aria-hidden="true">
       {drawn.map((part, index) =>

@@ -1,0 +1,81 @@
+import {
+  boundsAround,
+  boundsOfItem,
+  type Item,
+  inSight,
+  laidRemark,
+  type Point,
+  pageOf,
+  placeForRemark,
+  type Question,
+  questionOf,
+  type RemarkKept,
+  type WorksheetPage,
+} from '@hand-back/core'
+import { useCallback } from 'react'
+import type { CopyStore } from '../../page/copy/copyStore.ts'
+import { sayProblem } from '../../ui/notices.ts'
+import { countUse, keepRemarks } from '../remarks/useRemarks.ts'
+import type { MarkedQuestion, Marks } from './useMarks.ts'
+
+/** Where a remark is put: at a question, or at a place of the page that is shown. */
+export type RemarkPlace = { readonly of: MarkedQuestion } | { readonly at: Point }
+
+/** Puts remarks on the copy, gives their marks, and counts them. */
+export function useRemarkPlaces(
+  store: CopyStore,
+  pages: readonly WorksheetPage[],
+  page: WorksheetPage,
+  marks: Marks,
+) {
+  return useCallback(
+    (remark: RemarkKept, place: RemarkPlace, isNew: boolean) => {
+      const questions = marks.questions.map(({ question }) => question)
+      const { on, at } = whereOn(place, remark, store, pages, page, questions)
+      const items = laidRemark(remark, at, on, () => crypto.randomUUID())
+      const of = 'of' in place ? place.of : questionAt(marks, on.id, items)
+      store.together(() => {
+        store.add(on.id, items)
+        if (of && remark.carries > 0)
+          marks.give(of.question, Math.min(of.full, (of.mark?.given ?? 0) + remark.carries))
+      })
+      const counted = () => countUse(remark.id, of?.question.id)
+      if (isNew) void keepRemarks([remark]).then(counted).catch(sayProblem)
+      else counted()
+    },
+    [store, pages, page, marks],
+  )
+}
+
+function whereOn(
+  place: RemarkPlace,
+  remark: RemarkKept,
+  store: CopyStore,
+  pages: readonly WorksheetPage[],
+  page: WorksheetPage,
+  questions: readonly Question[],
+): { on: WorksheetPage; at: Point } {
+  if ('at' in place) return { on: page, at: place.at }
+  const { question, page: index } = place.of
+  const on = pages[index]!
+  const area = question.areas.find((each) => each.page === on.id)!
+  const there = inSight(pageOf(store.view.getState().log, on.id))
+  const feedback = there.flatMap(({ item, layer }) =>
+    layer === 'feedback' && item.kind !== 'mark' ? [item] : [],
+  )
+  const written = there.flatMap(({ item, layer }) =>
+    layer === 'work' &&
+    item.kind === 'stroke' &&
+    questionOf(questions, on.id, boundsOfItem(item)) === question
+      ? [item]
+      : [],
+  )
+  return { on, at: placeForRemark(remark, area, written, feedback) }
+}
+
+const questionAt = ({ questions }: Marks, page: string, items: readonly Item[]) =>
+  questionOf(
+    questions.map((of) => ({ areas: of.question.areas, of })),
+    page,
+    boundsAround(items)!,
+  )?.of

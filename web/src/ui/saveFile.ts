@@ -1,0 +1,9 @@
+/** Offers letters as a file to whoever sits at this device. `type`: its media type. */
+export function saveFile(name: string, letters: string, type: string): void {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([letters], { type }))
+  link.download = name
+  link.click()
+  // The browser has taken it up by then.
+  setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
+}
