@@ -12,11 +12,15 @@ export interface Newsworthy extends Omit<CopyStandingNews, 'copy'> {
 export interface News {
   eventsKept(copy: Newsworthy, events: readonly KeptEvent[]): void
   copyChanged(copy: Newsworthy): void
+  /** Something of a copy that only teachers see changed: its students hear nothing, not even that it is marked. */
+  rowChanged(copy: Pick<Newsworthy, 'id' | 'handoutId'>): void
   /** Marks of a copy were given, changed or taken: only teachers hear of it. */
   marksChanged(copy: Newsworthy): void
   trayChanged(student: string): void
   /** Pages, dates, rules or people of a hand-out changed: whoever has it open asks again. */
   handoutChanged(handout: string): void
+  /** How its teacher looks at a hand-out changed: its students hear nothing. */
+  handoutSeenAnew(handout: string): void
   /** These copies are not for students any more, or not for this one. */
   closedTo(copies: readonly string[], student?: string): void
   /** Somebody asks this teacher to be let into a class. */

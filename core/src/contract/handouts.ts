@@ -37,6 +37,8 @@ export const handoutChange = z.object({
   counts: z.boolean().optional(),
   /** In shared copies: whether everybody may rub out and move what others made. */
   touchAll: z.boolean().optional(),
+  /** Whether its teacher sees no names with its copies. */
+  namesHidden: z.boolean().optional(),
   withdrawn: z.boolean().optional(),
 })
 export type HandoutChange = z.infer<typeof handoutChange>
@@ -58,6 +60,8 @@ export const copyRow = z.object({
   state: copyState,
   round: z.number(),
   markingBegan: z.boolean(),
+  /** The teacher said that this round is reviewed, or is not; null: its marks say. */
+  reviewed: z.boolean().nullable(),
   /** It was handed back and is not read yet: it can be brought back to this. */
   stateBefore: copyState.nullable(),
   handedInAt: z.number().nullable(),
@@ -95,6 +99,8 @@ export const handoutWhole = z.object({
   spoken: spokenDirection.nullable(),
   counts: z.boolean(),
   touchAll: z.boolean(),
+  /** Names are hidden: copies are numbered, and nothing that is told of them has a name in it. */
+  namesHidden: z.boolean(),
   worksheetId: z.uuid(),
   classId: z.uuid(),
   pageCount: z.number(),
@@ -113,7 +119,11 @@ export const moreStudents = z.object({
 })
 
 /** What can be other for one copy than for the rest of its hand-out. */
-export const copyChange = z.object({ dueAt: moment.nullable().optional(), withdrawn: z.boolean().optional() })
+export const copyChange = z.object({
+  dueAt: moment.nullable().optional(),
+  withdrawn: z.boolean().optional(),
+  reviewed: z.boolean().nullable().optional(),
+})
 export type CopyChange = z.infer<typeof copyChange>
 
 /** Another set for one copy; null: what is for everyone. */

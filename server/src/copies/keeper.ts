@@ -188,7 +188,8 @@ export class Keeper {
     for (const { copy, events, markingBegan, opened: begun } of written) {
       this.#context.news.eventsKept(copy, events)
       if (events.some(concernsMarks)) this.#context.news.marksChanged(copy)
-      if (markingBegan || begun) this.#context.news.copyChanged(begun ? opened(copy) : copy)
+      if (begun) this.#context.news.copyChanged(opened(copy))
+      else if (markingBegan) this.#context.news.rowChanged(copy)
     }
   }
 

@@ -58,6 +58,8 @@ export async function takeStep(
         markingBegan,
         stateBefore,
         handedInAt: handedInAt === null ? null : new Date(handedInAt),
+        // A new round has been reviewed by nobody.
+        ...(round === copy.round ? {} : { reviewed: null }),
       })
       .where(eq(copies.id, id))
     return { before: copy, after: { ...changed, handedInAt } }

@@ -5,10 +5,12 @@ import {
   type Person,
   printedFor,
   questionsOn,
+  type Role,
   type WorksheetPage,
 } from '@hand-back/core'
 import { asc, eq, sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
+import { NUMBER_OF_COPY, numberedName, withoutNames } from '../db/hiddenNames.ts'
 import { handoutChanges, handouts, worksheetVersions } from '../db/schema.ts'
 import { asSent } from '../papers/index.ts'
 import { pagesOf } from '../worksheets/index.ts'
@@ -16,14 +18,16 @@ import { type CopyRecord, copyFor, ownersIn } from './place.ts'
 
 /** A copy with its pages, for whoever has a place in it. Throws `Refused` for others. */
 export async function wholeCopy(db: Queries, person: Person, id: string): Promise<CopyWhole> {
-  const { copy } = await copyFor(db, person, id)
+  const { copy, role } = await copyFor(db, person, id)
   const [handout] = await db.select().from(handouts).where(eq(handouts.id, copy.handoutId))
   const ids = [...copy.members.map((member) => member.id), copy.teacherId]
   const { rows } = await db.execute<{ id: string; name: string }>(
     sql`SELECT id, name FROM person WHERE id = ANY(${sql.param(ids)}::uuid[]) ORDER BY name`,
   )
   const teacher = rows.find((row) => row.id === copy.teacherId)!
-  const students = rows.filter((row) => row.id !== copy.teacherId)
+  const members = rows.filter((row) => row.id !== copy.teacherId)
+  const hidden = role === 'teacher' ? await hiddenNameOf(db, id) : undefined
+  const students = hidden ? withoutNames(members) : members
   const pages = await pagesIn(db, copy)
   const { spoken, spokenSeconds } = handout!
   return {
@@ -34,7 +38,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     spoken: spoken ? { id: spoken, seconds: spokenSeconds ?? 0 } : null,
     dueAt: copy.dueAt ?? handout!.dueAt?.getTime() ?? null,
     way: copy.way,
-    name: nameOf({ name: copy.name, students }),
+    name: hidden ?? nameOf({ name: copy.name, students }),
     students,
     teacher,
     touchAll: copy.touchAll,
@@ -51,10 +55,19 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
   }
 }
 
-/** What stands on a copy of paper: what it is, whose, and of which class. */
+/** What a copy is called for its teacher while names are hidden; nothing while they are shown. */
+async function hiddenNameOf(db: Queries, id: string): Promise<string | undefined> {
+  const { rows } = await db.execute<{ hidden: boolean; number: number }>(sql`
+    SELECT h.names_hidden AS hidden, ${NUMBER_OF_COPY} AS number
+    FROM copy c JOIN handout h ON h.id = c.handout_id WHERE c.id = ${id}`)
+  return rows[0]?.hidden ? numberedName(rows[0].number) : undefined
+}
+
+/** What stands on a copy of paper: what it is, whose, and of which class; for a teacher no names where they are hidden. */
 export async function labelOfCopy(
   db: Queries,
   copy: CopyRecord,
+  role: Role,
 ): Promise<{ title: string; name: string; className: string }> {
   const { rows } = await db.execute<{ title: string; className: string; students: { name: string }[] }>(sql`
     SELECT h.title, k.name AS "className",
@@ -62,7 +75,8 @@ export async function labelOfCopy(
         WHERE p.id = ANY(${sql.param(copy.members.map(({ id }) => id))}::uuid[])), '[]') AS students
     FROM handout h JOIN class k ON k.id = h.class_id WHERE h.id = ${copy.handoutId}`)
   const { title, className, students } = rows[0]!
-  return { title, name: nameOf({ name: copy.name, students }), className }
+  const hidden = role === 'teacher' ? await hiddenNameOf(db, copy.id) : undefined
+  return { title, name: hidden ?? nameOf({ name: copy.name, students }), className }
 }
 
 /** The pages of a copy as they are sent: nothing of their files that is not seen on them. */

@@ -22,7 +22,7 @@ export async function bundleOf(
   { empty, named }: Wanted,
 ): Promise<Bundle & { title: string }> {
   const { copy, role } = await copyFor(db, person, id)
-  const { title, name, className } = await labelOfCopy(db, copy)
+  const { title, name, className } = await labelOfCopy(db, copy, role)
   const printed = await ownPagesIn(db, copy)
   return {
     title: `${title}, ${name}`,

@@ -33,7 +33,9 @@ export async function changeHandout(
     ...(withdrawn === undefined ? {} : { withdrawnAt: withdrawn ? new Date() : null }),
   }
   if (Object.keys(set).length > 0) await db.update(handouts).set(set).where(eq(handouts.id, id))
-  return membersOf(db, id)
+  // How its teacher looks at it is nothing to its students.
+  const isTold = Object.keys(set).some((what) => what !== 'namesHidden')
+  return isTold ? membersOf(db, id) : []
 }
 
 /** Everybody who has a place in a copy of a hand-out now. */
@@ -208,7 +210,7 @@ export async function changeCopy(
   db: Database,
   teacherId: string,
   copyId: string,
-  { dueAt, withdrawn }: CopyChange,
+  { dueAt, withdrawn, reviewed }: CopyChange,
 ): Promise<{ handout: string; students: string[] }> {
   const [copy] = await db.select().from(copies).where(eq(copies.id, copyId))
   if (!copy) throw notHere()
@@ -216,9 +218,12 @@ export async function changeCopy(
   const set = {
     ...(dueAt === undefined ? {} : { dueAt: dueAt === null ? null : new Date(dueAt) }),
     ...(withdrawn === undefined ? {} : { withdrawnAt: withdrawn ? new Date() : null }),
+    ...(reviewed === undefined ? {} : { reviewed }),
   }
   if (Object.keys(set).length > 0) await db.update(copies).set(set).where(eq(copies.id, copyId))
-  return { handout: copy.handoutId, students: await membersOf(db, copy.handoutId) }
+  // That it is reviewed is nothing to its students yet: their trays do not stir.
+  const isTold = dueAt !== undefined || withdrawn !== undefined
+  return { handout: copy.handoutId, students: isTold ? await membersOf(db, copy.handoutId) : [] }
 }
 
 /** A student leaves a copy that is shared; what they made in it stays, as theirs. Throws `Refused`. */

@@ -9,6 +9,7 @@ import {
 import { and, eq, sql } from 'drizzle-orm'
 import { rosterOf } from '../classes/index.ts'
 import type { Queries } from '../db/connect.ts'
+import { NUMBER_OF_COPY, numberedName, withoutNames } from '../db/hiddenNames.ts'
 import { IS_OUT, PAGE_IS_ITS } from '../db/pageOfCopy.ts'
 import { classes, handouts, worksheetVersions } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
@@ -84,6 +85,7 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
     spoken: handout.spoken ? { id: handout.spoken, seconds: handout.spokenSeconds ?? 0 } : null,
     counts: handout.counts,
     touchAll: handout.touchAll,
+    namesHidden: handout.namesHidden,
     opensAt: millis(handout.opensAt),
     dueAt: millis(handout.dueAt),
     handedOutAt: handout.handedOutAt.getTime(),
@@ -93,7 +95,7 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
     worksheetId: about!.worksheetId,
     sets: about!.sets,
     pageCount: (await pagesOf(db, handout.versionId)).length,
-    without: roster.filter((student) => !served.has(student.id)),
+    without: handout.namesHidden ? [] : roster.filter((student) => !served.has(student.id)),
     copies: rows,
   }
 }
@@ -102,7 +104,7 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
 export async function copyRows(db: Queries, handoutId: string, copy?: string): Promise<CopyRow[]> {
   const { rows } = await db.execute(sql`
     SELECT c.id, c.name AS "groupName", c.set_id AS "setId", c.dealt, c.state, c.round,
-      c.marking_began AS "markingBegan", c.state_before AS "stateBefore", extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt",
+      c.marking_began AS "markingBegan", c.reviewed, h.names_hidden AS hidden, ${NUMBER_OF_COPY} AS number, c.state_before AS "stateBefore", extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt",
       extract(epoch FROM c.due_at) * 1000 AS "dueAt", c.withdrawn_at IS NOT NULL AS withdrawn,
       coalesce((SELECT json_agg(json_build_object('id', p.id, 'name', p.name) ORDER BY p.name)
          FROM copy_member m JOIN person p ON p.id = m.student_id
@@ -116,6 +118,8 @@ export async function copyRows(db: Queries, handoutId: string, copy?: string): P
 }
 
 interface Row extends Omit<CopyRow, 'name' | 'shared' | 'pageNumbers' | 'handedInAt' | 'dueAt'> {
+  readonly hidden: boolean
+  readonly number: number
   readonly groupName: string | null
   readonly dealt: string[] | null
   readonly handedInAt: string | null
@@ -128,7 +132,7 @@ interface Stub {
 }
 
 function asCopyRow(
-  { groupName, setId, dealt, handedInAt, dueAt, ...row }: Row,
+  { groupName, setId, dealt, handedInAt, dueAt, hidden, number, students, ...row }: Row,
   pages: readonly Stub[],
 ): CopyRow {
   const stubs = pages.map(({ id, sets }) => ({ id, sets: sets ?? undefined }))
@@ -136,7 +140,8 @@ function asCopyRow(
   return {
     ...row,
     setId,
-    name: groupName ?? row.students[0]?.name ?? 'nobody',
+    students: hidden ? withoutNames(students) : students,
+    name: hidden ? numberedName(number) : (groupName ?? students[0]?.name ?? 'nobody'),
     shared: groupName !== null,
     pageNumbers:
       own.length === pages.length ? null : own.map((id) => pages.findIndex((page) => page.id === id) + 1),

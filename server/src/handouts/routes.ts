@@ -45,9 +45,11 @@ export function handoutRoutes(context: Context): Router {
   })
   answering(router, CALLS.handout, ({ person, ids }) => wholeHandout(db, person.id, ids.handout))
   answering(router, CALLS.changeHandout, async ({ person, ids, sent }) => {
-    tell(await changeHandout(db, person.id, ids.handout, sent))
+    const students = await changeHandout(db, person.id, ids.handout, sent)
+    tell(students)
     if (sent.withdrawn || sent.opensAt) news.closedTo(await copiesOf(db, ids.handout))
-    news.handoutChanged(ids.handout)
+    if (students.length > 0) news.handoutChanged(ids.handout)
+    else news.handoutSeenAnew(ids.handout)
   })
   answering(router, CALLS.handoutChanges, ({ person, ids }) => waitingChanges(db, person.id, ids.handout))
   answering(router, CALLS.sendChanges, async ({ person, ids, request }) => {
@@ -69,7 +71,8 @@ export function handoutRoutes(context: Context): Router {
     const { handout, students } = await changeCopy(db, person.id, ids.copy, sent)
     tell(students)
     if (sent.withdrawn) news.closedTo([ids.copy])
-    news.handoutChanged(handout)
+    if (students.length > 0) news.handoutChanged(handout)
+    else news.rowChanged({ id: ids.copy, handoutId: handout })
   })
   answering(router, CALLS.leaveCopy, async ({ person, ids }) => {
     const { handout } = await leaveCopy(db, person.id, ids.copy, ids.student)

@@ -24,6 +24,16 @@ export function liveNews(
   rowOf: (handout: string, copy: string) => Promise<CopyRow | undefined>,
   sumOf: (handout: string, copy: string) => Promise<CopySum | undefined>,
 ): News {
+  const tellRow = (copy: { id: string; handoutId: string }, then: (row: CopyRow) => void = () => {}) => {
+    rowOf(copy.handoutId, copy.id).then(
+      (row) => {
+        if (!row) return
+        live.to(rooms.handout(copy.handoutId)).emit('copyRow', { handout: copy.handoutId, row })
+        then(row)
+      },
+      (error) => log.warn({ cause: causeOf(error) }, 'news of a copy not told'),
+    )
+  }
   return {
     eventsKept(copy, events) {
       live.to(rooms.copy(copy.id, 'teacher')).emit('events', { copy: copy.id, events: [...events] })
@@ -36,15 +46,11 @@ export function liveNews(
       const standing = { copy: copy.id, state: copy.state, round: copy.round }
       live.to(rooms.copy(copy.id, 'teacher')).emit('standing', standing)
       if (copy.out) live.to(rooms.copy(copy.id, 'student')).emit('standing', standing)
-      rowOf(copy.handoutId, copy.id).then(
-        (row) => {
-          if (!row) return
-          live.to(rooms.handout(copy.handoutId)).emit('copyRow', { handout: copy.handoutId, row })
-          for (const { id } of row.students) live.to(rooms.person(id)).emit('tray')
-        },
-        (error) => log.warn({ cause: causeOf(error) }, 'news of a copy not told'),
-      )
+      tellRow(copy, (row) => {
+        for (const { id } of row.students) live.to(rooms.person(id)).emit('tray')
+      })
     },
+    rowChanged: (copy) => tellRow(copy),
     marksChanged(copy) {
       sumOf(copy.handoutId, copy.id).then(
         (sum) => {
@@ -58,6 +64,9 @@ export function liveNews(
     },
     handoutChanged(handout) {
       live.to(rooms.handout(handout)).to(rooms.audience(handout)).emit('handout', handout)
+    },
+    handoutSeenAnew(handout) {
+      live.to(rooms.handout(handout)).emit('handout', handout)
     },
     closedTo(copies, student) {
       for (const copy of copies) {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import {
+  COPY_FORMATS,
   type CopySum,
   type HandoutWhole,
   type KeptEvent,
@@ -169,4 +170,62 @@ test('a student answers feedback that was handed back, and does nothing else to 
   const log = JSON.stringify(await teacher.get(`/copies/${copy}/log`))
   expect(log).toContain('I meant half past six')
   expect(log).not.toContain('too early')
+})
+
+test('names hidden: nothing that a teacher is sent of the pile has a name in it, until they are shown again', async () => {
+  const { teacher, student, handout, copy, giveMark } = await marked()
+  const before = await teacher.get<HandoutWhole>(`/handouts/${handout}`)
+  for (const [index, { students }] of before.copies.entries())
+    await teacher.patch(`/classes/${before.classId}/students/${students[0]!.id}`, {
+      name: ['Ingrid Quandt', 'Yannis Oduya'][index],
+    })
+  const shown = await teacher.get<HandoutWhole>(`/handouts/${handout}`)
+  const names = shown.copies.flatMap(({ students }) => students.map(({ name }) => name))
+  expect(names).toHaveLength(2)
+  const heard: unknown[] = []
+  const device = await teacher.device()
+  device.on('copyRow', (news: unknown) => heard.push(news))
+  await teacher.watch(handout)
+  const trays: unknown[] = []
+  const theirs = await student.device()
+  for (const name of ['tray', 'standing', 'handout', 'marks', 'copyRow'] as const)
+    theirs.on(name, (news?: unknown) => trays.push([name, news]))
+  await student.follow(copy)
+  await teacher.patch(`/handouts/${handout}`, { namesHidden: true })
+  await teacher.patch(`/copies/${copy}`, { reviewed: true })
+  await teacher.keep(copy, [giveMark(0, 1)])
+  const everything = async () => {
+    const told: string[] = []
+    for (const path of [
+      `/handouts/${handout}`,
+      `/handouts/${handout}/marking`,
+      ...shown.copies.flatMap(({ id }) => [`/copies/${id}`, `/copies/${id}/log`]),
+      ...Object.values(COPY_FORMATS).map(({ ending }) => `/copies/${copy}/${ending}`),
+      `/copies/${copy}/pdf?named=yes`,
+      `/handouts/${handout}/pdf?named=yes`,
+    ]) {
+      const answer = await teacher.send('GET', path)
+      const heads = decodeURIComponent([...answer.headers].join('\n'))
+      told.push(`${path}\n${heads}\n${Buffer.from(await answer.arrayBuffer()).toString('latin1')}`)
+    }
+    return [...told, JSON.stringify(heard)].join('\n')
+  }
+  const hidden = await everything()
+  for (const name of names) {
+    expect(hidden).not.toContain(name)
+    expect(hidden).not.toContain(name.split(' ')[0])
+  }
+  const whole = await teacher.get<HandoutWhole>(`/handouts/${handout}`)
+  expect(whole.copies.map(({ name }) => name)).toEqual(['Copy 1', 'Copy 2'])
+  expect(whole.copies.find(({ id }) => id === copy)!.reviewed).toBe(true)
+  // Its student sees their own name all the same, and nothing stirs: not even that marking began.
+  expect(JSON.stringify(await student.get(`/copies/${copy}`))).toMatch(/Ingrid|Yannis/)
+  expect(trays).toEqual([])
+
+  await teacher.patch(`/handouts/${handout}`, { namesHidden: false })
+  expect(await everything()).toContain(names[0])
+  // Another round has been reviewed by nobody.
+  await teacher.post(`/copies/${copy}/another-go`)
+  const after = await teacher.get<HandoutWhole>(`/handouts/${handout}`)
+  expect(after.copies.find(({ id }) => id === copy)!.reviewed).toBe(null)
 })

@@ -12,6 +12,8 @@ export function quietContext({ db, pool }: Connection, now: () => number = Date.
     trayChanged: silent,
     handoutChanged: silent,
     closedTo: silent,
+    rowChanged: silent,
+    handoutSeenAnew: silent,
     joinAsked: silent,
     signedOut: silent,
     personSignedOut: silent,

@@ -60,6 +60,8 @@ export const handouts = pgTable(
     dueAt: moment('due_at'),
     handedOutAt: moment('handed_out_at').notNull().defaultNow(),
     withdrawnAt: moment('withdrawn_at'),
+    /** Its teacher sees no names with its copies for now, to mark fairly. */
+    namesHidden: boolean('names_hidden').notNull().default(false),
   },
   (table) => [
     unique().on(table.teacherId, table.request, table.classId),
@@ -99,6 +101,8 @@ export const copies = pgTable(
     state: text().$type<CopyState>().notNull().default('waiting'),
     round: integer().notNull().default(1),
     markingBegan: boolean('marking_began').notNull().default(false),
+    /** The teacher said that this round is reviewed, or is not; null: neither. */
+    reviewed: boolean(),
     /** Where it stood before it was handed back, until it is read. */
     stateBefore: text('state_before').$type<CopyState>(),
     workSeq: integer('work_seq').notNull().default(0),

@@ -18,10 +18,16 @@ interface CopyBarProps {
   outbox: Outbox
 }
 
+/** What whoever has a copy is called in a sentence. */
+export function firstOf({ namesHidden }: HandoutWhole, { name, shared }: CopyRow): string {
+  if (namesHidden) return 'The student'
+  return shared ? name : name.split(' ')[0]!
+}
+
 /** Over the page while marking: whose copy, where it stands, and what to do with it. */
 export function CopyBar({ handout, row, outbox }: CopyBarProps) {
   const { state, round, name } = row
-  const first = row.shared ? name : name.split(' ')[0]!
+  const first = firstOf(handout, row)
   // Ink that came after the step would belong to the next round.
   const back = useAct(async () => {
     if (await allArrived(outbox, row.id)) await handBack(handout.id, [row.id])

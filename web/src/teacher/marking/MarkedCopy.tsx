@@ -46,7 +46,11 @@ interface MarkedCopyProps {
   seeing: Seeing
   pageIndex: number
   onTurn: (index: number) => void
+  /** What whoever has it is called. */
+  first: string
   onNext: () => void
+  /** Says that it is reviewed, or is not. */
+  onReviewed: () => void
   marking: MarkingWhole | undefined
   /** The unit of the worksheet: remarks that are kept here belong to it. */
   unit: string
@@ -64,7 +68,9 @@ export function MarkedCopy({
   seeing,
   pageIndex,
   onTurn,
+  first,
   onNext,
+  onReviewed,
   marking,
   unit,
   children,
@@ -121,6 +127,7 @@ export function MarkedCopy({
       title: 'The pile',
       acts: [
         { keys: ['n'], words: 'next copy', run: onNext },
+        { keys: ['v'], words: 'reviewed, or not', run: onReviewed },
         {
           keys: ['m'],
           words: 'marks: the next question without; there F is full marks, K what the key says',
@@ -135,7 +142,7 @@ export function MarkedCopy({
         },
       ],
     }),
-    [onNext, toFirst, signs.putHere],
+    [onNext, onReviewed, toFirst, signs.putHere],
   )
   const bytesOf = useCallback((name: string) => outboxOf(person.id).bytesOf(name), [person.id])
   const work = useWork({
@@ -223,7 +230,7 @@ export function MarkedCopy({
           marks={marks}
           page={index}
           view={view}
-          first={shared ? 'They' : copy.name.split(' ')[0]!}
+          first={first}
           readOnly={!writes}
           column={column}
           onNextAfter={goOn}

@@ -1,6 +1,6 @@
-import type { CopyRow, HandoutWhole, MarkingWhole, Person } from '@hand-back/core'
+import type { CopyRow, CopySum, HandoutWhole, Person } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { queries, queryClient } from '../../api/queries.ts'
 import { useCopy } from '../../page/copy/useCopy.ts'
@@ -12,12 +12,17 @@ import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
 import { handBack } from '../handout/handBack.ts'
 import { useHandout } from '../handout/useHandout.ts'
-import { CopyBar } from './CopyBar.tsx'
+import { CopyBar, firstOf } from './CopyBar.tsx'
 import { MarkedCopy } from './MarkedCopy.tsx'
+import { PileChoices } from './PileChoices.tsx'
 import { PileList } from './PileList.tsx'
-import { pileOrder } from './pileOrder.ts'
+import { isReviewed } from './pileOrder.ts'
+import { Reviewed, sayReviewed } from './Reviewed.tsx'
 import { type Seeing, SeeingChoice } from './SeeingChoice.tsx'
 import { useMarking } from './useMarking.ts'
+import { usePile } from './usePile.ts'
+
+const NO_SUMS: readonly CopySum[] = []
 
 /** Going through the pile: copy by copy, the same page at the same zoom, feedback in one's own ink. */
 export function Marking({ person }: { person: Person }) {
@@ -30,12 +35,9 @@ export function Marking({ person }: { person: Person }) {
 
 function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: string; person: Person }) {
   const navigate = useNavigate()
-  // The order is settled when the pile is opened: a copy that changes its state does not jump away.
-  const [order] = useState(() => pileOrder(handout.copies).map(({ id }) => id))
-  const pile = useMemo(
-    () => order.flatMap((id) => handout.copies.find((copy) => copy.id === id) ?? []),
-    [order, handout],
-  )
+  const marking = useMarking(handout.id)
+  const sums = marking?.sums ?? NO_SUMS
+  const { pile, by, putInOrder } = usePile(handout, sums)
   const index = wanted === 'first' ? 0 : pile.findIndex(({ id }) => id === wanted)
   const row = pile[index]
   const open = useCallback(
@@ -52,7 +54,6 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
     staleTime: Number.POSITIVE_INFINITY,
   })
   const store = useCopy(whole.data, person, 'feedback')
-  const marking = useMarking(handout.id)
 
   // The page stays where it is while the next copy is fetched: place and zoom are the teacher's, not the copy's.
   const ready = whole.data && store ? { copy: whole.data, store } : undefined
@@ -63,6 +64,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   const shown = ready ?? last.current
   const next = pile[index + 1]
   const onNext = useCallback(() => open(next), [open, next])
+  const onReviewed = useCallback(() => row && sayReviewed(row, sums), [row, sums])
   useEffect(() => {
     if (next)
       void queryClient.prefetchQuery({ ...queries.copy(next.id), staleTime: Number.POSITIVE_INFINITY })
@@ -71,6 +73,8 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   if (!row) return <Empty title="This copy is not in the pile">It may belong to another hand-out.</Empty>
   const written = pile.filter((copy) => copy.state === 'handed in' && copy.markingBegan).map(({ id }) => id)
   const toMark = pile.filter(({ state }) => state === 'handed in')
+  const reviewed = toMark.filter((copy) => isReviewed(copy, sums)).map(({ id }) => id)
+  const toBack = reviewed.length > 0 ? reviewed : written
   return (
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 items-center gap-4 border-b border-rule bg-card px-5 py-1.5">
@@ -79,14 +83,15 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
         </LinkButton>
         <h1 className="sr-only">{handout.title}</h1>
         <span className="whitespace-nowrap text-ink-soft max-tablet:hidden">
-          {handout.className} · {toMark.length} handed in{markedInWords(toMark, marking)}
+          {handout.className} · {reviewed.length} of {toMark.length} handed in are reviewed
         </span>
         <span className="flex-1" />
         <KeptSign outbox={outboxOf(person.id)} copy={row.id} />
+        <PileChoices handout={handout} by={by} onOrder={putInOrder} />
         <SeeingChoice seeing={seeing} onChange={setSeeing} />
       </header>
       <div className="flex min-h-0 flex-1">
-        <PileList pile={pile} sums={marking?.sums ?? []} current={row.id} onOpen={open} />
+        <PileList pile={pile} sums={sums} current={row.id} onOpen={open} />
         <div className="flex min-w-0 flex-1 flex-col">
           <CopyBar handout={handout} row={row} outbox={outboxOf(person.id)} />
           {shown && !whole.isError ? (
@@ -99,16 +104,21 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
               seeing={seeing}
               pageIndex={pageIndex}
               onTurn={setPageIndex}
+              first={firstOf(handout, row)}
               onNext={onNext}
+              onReviewed={onReviewed}
               marking={marking}
               unit={handout.unit}
             >
-              <Button onClick={onNext} disabled={!next} className="w-full">
-                Next copy →
-              </Button>
-              {written.length > 1 && (
-                <Button onClick={() => void handBack(handout.id, written)} className="w-full">
-                  Hand back the {written.length} you wrote on
+              <span className="flex gap-2 max-tablet:flex-col">
+                <Reviewed row={row} sums={sums} />
+                <Button onClick={onNext} disabled={!next} className="flex-1">
+                  Next copy →
+                </Button>
+              </span>
+              {toBack.length > 1 && (
+                <Button onClick={() => void handBack(handout.id, toBack)} className="w-full">
+                  Hand back the {toBack.length} {reviewed.length > 0 ? 'reviewed' : 'you wrote on'}
                 </Button>
               )}
             </MarkedCopy>
@@ -119,11 +129,4 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
       </div>
     </div>
   )
-}
-
-/** How many of the copies to be marked have marks for all their questions. */
-function markedInWords(toMark: readonly CopyRow[], marking: MarkingWhole | undefined): string {
-  if (!marking || marking.questions.length === 0) return ''
-  const whole = new Set(marking.sums.flatMap(({ copy, left }) => (left === 0 ? [copy] : [])))
-  return `, ${toMark.filter(({ id }) => whole.has(id)).length} of them marked`
 }

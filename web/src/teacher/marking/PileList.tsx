@@ -1,7 +1,9 @@
 import { type CopyRow, type CopySum, sayMarks } from '@hand-back/core'
+import { Check } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { Corner, STATE_WORDS } from '../../ui/Corner.tsx'
 import { RowButton } from '../../ui/RowButton.tsx'
+import { isReviewed } from './pileOrder.ts'
 
 /** Every copy of the hand-out, one press away. */
 export function PileList({
@@ -34,7 +36,7 @@ export function PileList({
               here={copy.id === current}
               tone="madder"
               aria-current={copy.id === current ? 'true' : undefined}
-              aria-label={`${copy.name}, ${STATE_WORDS[copy.state]}`}
+              aria-label={`${copy.name}, ${STATE_WORDS[copy.state]}${copy.state === 'handed in' && isReviewed(copy, sums) ? ', reviewed' : ''}`}
               title={STATE_WORDS[copy.state]}
               onClick={() => onOpen(copy)}
               className="min-h-[36px] items-center gap-2.5 px-3"
@@ -42,7 +44,10 @@ export function PileList({
               <Corner state={copy.state} />
               <span className="min-w-0 flex-1 truncate max-tablet:hidden">{copy.name}</span>
               <Given sum={sums.find((sum) => sum.copy === copy.id)} />
-              {copy.markingBegan && copy.state === 'handed in' && (
+              {isReviewed(copy, sums) && copy.state === 'handed in' && (
+                <Check size={16} role="img" aria-label="reviewed" className="shrink-0 text-madder" />
+              )}
+              {copy.markingBegan && !isReviewed(copy, sums) && copy.state === 'handed in' && (
                 <svg width="20" height="12" aria-hidden="true" className="max-tablet:hidden">
                   <path
                     d="M1 8c3-7 5 4 8-1s5 2 9-3"

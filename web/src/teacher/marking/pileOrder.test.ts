@@ -1,7 +1,7 @@
 import { COPY_STATES, type CopyRow } from '@hand-back/core'
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { pileOrder } from './pileOrder.ts'
+import { isReviewed, PILE_ORDERS, type PileOrder, pileOrder } from './pileOrder.ts'
 
 const row = fc.record({
   id: fc.uuid(),
@@ -14,6 +14,7 @@ const row = fc.record({
   state: fc.constantFrom(...COPY_STATES),
   round: fc.constant(1),
   markingBegan: fc.boolean(),
+  reviewed: fc.constant(null),
   stateBefore: fc.constant(null),
   dueAt: fc.constant(null),
   withdrawn: fc.constant(false),
@@ -38,4 +39,39 @@ test('the pile holds every copy once, what is handed in first, the oldest on top
       expect(pile.slice(pile.length - waiting.length)).toEqual(waiting)
     }),
   )
+})
+
+test('in every order all copies are there once; chance is the same for the same seed', () => {
+  const order = fc.constantFrom(...(Object.keys(PILE_ORDERS) as PileOrder[]))
+  fc.assert(
+    fc.property(
+      fc.uniqueArray(row, { selector: ({ id }) => id, maxLength: 30 }),
+      order,
+      fc.nat(),
+      (copies, by, seed) => {
+        const reviewed = ({ id }: CopyRow) => id < '8'
+        const pile = pileOrder(copies, by, reviewed, seed)
+        expect(new Set(pile)).toEqual(new Set(copies))
+        expect(pile).toHaveLength(copies.length)
+        expect(pileOrder([...copies].reverse(), 'at random', reviewed, seed)).toEqual(
+          pileOrder(copies, 'at random', reviewed, seed),
+        )
+        const first = pileOrder(copies, 'to review', reviewed).findIndex(
+          (copy) => copy.state !== 'handed in' || reviewed(copy),
+        )
+        const rest = first < 0 ? [] : pileOrder(copies, 'to review', reviewed).slice(first)
+        expect(rest.every((copy) => copy.state !== 'handed in' || reviewed(copy))).toBe(true)
+      },
+    ),
+  )
+})
+
+test('reviewed is what the teacher said, or what all marks say', () => {
+  const id = 'a'
+  const sums = (left: number, full = 600) => [{ copy: id, given: 0, full, left }]
+  expect(isReviewed({ id, reviewed: null }, sums(0))).toBe(true)
+  expect(isReviewed({ id, reviewed: null }, sums(1))).toBe(false)
+  expect(isReviewed({ id, reviewed: null }, sums(0, 0))).toBe(false)
+  expect(isReviewed({ id, reviewed: true }, sums(1))).toBe(true)
+  expect(isReviewed({ id, reviewed: false }, sums(0))).toBe(false)
 })
