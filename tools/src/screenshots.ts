@@ -74,7 +74,18 @@ const VIEWS: readonly View[] = [
       await page.getByLabel('Who did what').check()
     },
   },
-  { file: 'marking', person: 'marit-abara', go: open('Mark 9') },
+  {
+    file: 'marking',
+    person: 'marit-abara',
+    go: async (page) => {
+      await open('Mark 9')(page)
+      await page.getByRole('button', { name: 'Next copy' }).click()
+      await page.getByRole('heading', { name: 'Bram Castellanos' }).waitFor()
+      await page.locator('main[aria-busy=false]').waitFor()
+      await page.getByRole('button', { name: 'Remarks' }).click()
+      await page.getByText('exact time').first().waitFor()
+    },
+  },
   {
     file: 'class',
     person: 'marit-abara',

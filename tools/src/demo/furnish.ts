@@ -48,6 +48,7 @@ import { type Hand, seeded } from './hand.ts'
 import { seededId, studentsHand, teachersHand } from './hands.ts'
 import { CLASS_NAME, STUDENTS, TEACHER } from './people.ts'
 import { prepared } from './prepared.ts'
+import { demoRemarks } from './remarks.ts'
 
 const MADE = join(PROJECT, 'tools/src/demo/worksheets/made')
 const RECORDINGS = join(PROJECT, 'tools/src/demo/recordings')
@@ -92,6 +93,9 @@ class School {
     this.#classId = (await makeClass(db, this.#teacher.id, CLASS_NAME)).id
     const made = await addStudentsTo(db, this.#teacher.id, this.#classId, STUDENTS)
     this.#students = made.map(({ id, name }) => ({ id, name, role: 'student' }))
+    const teacherId = this.#teacher.id
+    const remarks = demoRemarks(UNIT, () => this.#makeId())
+    await db.insert(tables.remarks).values(remarks.map((remark) => ({ ...remark, teacherId })))
     await this.#worksheet('A harbour letter')
     await makeFromFiles(db, this.#teacher.id, {
       title: 'Curves of the tide',

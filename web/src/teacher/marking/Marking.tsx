@@ -112,8 +112,14 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
             >
               <span className="flex gap-2 max-tablet:flex-col">
                 <Reviewed row={row} sums={sums} />
-                <Button onClick={onNext} disabled={!next} className="flex-1">
-                  Next copy →
+                <Button
+                  onClick={onNext}
+                  disabled={!next}
+                  aria-label="Next copy"
+                  title="Next copy (N)"
+                  className="flex-1 !px-2"
+                >
+                  Next →
                 </Button>
               </span>
               {toBack.length > 1 && (
