@@ -187,7 +187,7 @@ test('a student goes through what came back piece by piece, answers it, and the 
   await expect(margin.getByText('done 1 of 1')).toBeVisible()
 
   // Put away, and there again; in another go it is worked on with what came back in sight.
-  await button(student, 'Put this row away').click()
+  await button(student, 'Close this row').click()
   await expect(row).toHaveCount(0)
   await button(student, 'View').click()
   await button(student, 'What came back').click()
@@ -201,4 +201,12 @@ test('a student goes through what came back piece by piece, answers it, and the 
   await expect(student.getByLabel('How high')).toHaveValue('')
   await expect(button(student, 'Undo')).toBeDisabled()
   await expect(button(student, 'Done')).toHaveAttribute('aria-pressed', 'true')
+
+  // The second go is with the teacher: what was said stays, and nothing more is said to it.
+  await button(student, 'Hand in').click()
+  await button(student, 'Hand in anyway').click()
+  await expect(student.getByText('This is with')).toBeVisible()
+  await expect(row).toHaveCount(0)
+  await expectKept(student)
+  await expect(margin.getByText('Lotte: “I counted twice”')).toBeVisible()
 })

@@ -8,6 +8,8 @@ export const MOST_REMARKS = 5000
 export const MOST_REMARKS_SENT = 100
 /** The most bytes that one remark takes as JSON. */
 const MOST_BYTES = 60_000
+/** The most letters of a unit's name. */
+const MOST_UNIT = 80
 const KINDS = new Set(['stroke', 'text', 'direction', 'formula', 'shape', 'sign'])
 
 /** What is put on the page again: ink, words, signs, with their upper left corner at 0, 0. */
@@ -25,7 +27,7 @@ const remarkItems = z
 export const remarkKept = z.object({
   id: z.uuid(),
   name: plainText().trim().min(1).max(60),
-  unit: plainText().trim().max(60),
+  unit: plainText().trim().max(MOST_UNIT),
   items: remarkItems,
   carries: hundredths,
 })

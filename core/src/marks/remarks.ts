@@ -124,7 +124,7 @@ export function readRemarksCsv(bytes: Uint8Array): RemarkList {
       wrong.push({ line, why: why ?? '' })
       return []
     }
-    return [{ name, words: words.slice(0, 2000), unit: cell(cells, 'unit').slice(0, 60), carries }]
+    return [{ name, words: words.slice(0, 2000), unit: cell(cells, 'unit').slice(0, 80), carries }]
   })
   return { remarks, wrong }
 }

@@ -22,8 +22,10 @@ interface FeedbackBarProps {
   copy: CopyWhole
   store: CopyStore
   pages: readonly WorksheetPage[]
-  /** Shows a piece of feedback: turns to its page and frames it; nothing: none any more. */
-  onStep: (step: FeedbackStep | undefined) => void
+  /** Whether this person may say something on a page: it is not given to others. */
+  mayReply: (page: string) => boolean
+  /** Frames a piece of feedback; nothing: none any more. `turns`: turns to it too. */
+  onStep: (step: FeedbackStep | undefined, turns: boolean) => void
   /** What keys do while one goes through feedback. */
   onKeys: (keys: KeyGroup | undefined) => void
   onClose: () => void
@@ -33,7 +35,8 @@ interface FeedbackBarProps {
 const SWIPE = 60
 
 /** Going through what the teacher wrote, piece by piece: where, what it gave, and one's own answer to it. */
-export function FeedbackBar({ copy, store, pages, onStep, onKeys, onClose }: FeedbackBarProps) {
+export function FeedbackBar(props: FeedbackBarProps) {
+  const { copy, store, pages, mayReply, onStep, onKeys, onClose } = props
   const { log, state, round } = useStore(store.view)
   const steps = useMemo(
     () => feedbackSteps(pages, (id) => pageOf(log, id), copy.questions, handedBackRound({ state, round })),
@@ -49,13 +52,17 @@ export function FeedbackBar({ copy, store, pages, onStep, onKeys, onClose }: Fee
   const index = Math.min(at, steps.length - 1)
   const step = steps[index]
   const shown = step?.id
+  /** Whoever opens a copy again is where they were: what they saw before does not take them away. */
+  const opened = useRef(false)
   // What is shown has been seen: its teacher is told.
   // biome-ignore lint/correctness/useExhaustiveDependencies: when another piece is shown
   useEffect(() => {
-    onStep(step)
-    if (step && !replies.has(step.id)) giveReply(store, copy.id, step, undefined, {})
+    const isNew = step !== undefined && mayReply(step.page) && !replies.has(step.id)
+    onStep(step, isNew || opened.current)
+    opened.current = true
+    if (isNew) giveReply(store, copy.id, step, undefined, {})
   }, [shown])
-  useEffect(() => () => onStep(undefined), [onStep])
+  useEffect(() => () => onStep(undefined, false), [onStep])
   const count = steps.length
   const go = useCallback(
     (by: number) => setAt((before) => Math.min(count - 1, Math.max(0, Math.min(before, count - 1) + by))),
@@ -100,21 +107,25 @@ export function FeedbackBar({ copy, store, pages, onStep, onKeys, onClose }: Fee
       <p className="min-w-[9rem] flex-1">
         <StepWords step={step} questions={copy.questions} />
       </p>
-      <ReplyField
-        key={step.id}
-        reply={reply?.reply}
-        onReply={(value) => giveReply(store, copy.id, step, reply, value)}
-      />
-      <Button
-        large
-        aria-pressed={reply?.reply.done === true}
-        onClick={() => giveReply(store, copy.id, step, reply, { done: !reply?.reply.done })}
-        className={reply?.reply.done ? '!border-ink !bg-ink !text-sheet' : ''}
-      >
-        <Check size={18} aria-hidden="true" />
-        Done
-      </Button>
-      <IconButton icon={X} label="Put this row away" onClick={onClose} />
+      {mayReply(step.page) && (
+        <>
+          <ReplyField
+            key={step.id}
+            reply={reply?.reply}
+            onReply={(value) => giveReply(store, copy.id, step, reply, value)}
+          />
+          <Button
+            large
+            aria-pressed={reply?.reply.done === true}
+            onClick={() => giveReply(store, copy.id, step, reply, { done: !reply?.reply.done })}
+            className={reply?.reply.done ? '!border-ink !bg-ink !text-sheet' : ''}
+          >
+            <Check size={18} aria-hidden="true" />
+            Done
+          </Button>
+        </>
+      )}
+      <IconButton icon={X} label="Close this row" onClick={onClose} />
     </section>
   )
 }

@@ -87,8 +87,11 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   const turn = useCallback((by: number) => turnTo(index + by), [turnTo, index])
   /** Going through what came back, and the piece of it that is shown. */
   const [goes, setGoes] = useState(true)
-  const onFeedback = feedback.size > 0 && !goes ? () => setGoes(true) : undefined
+  // With the teacher it takes no answers: nothing is said to it then.
+  const hasFeedback = feedback.size > 0 && state !== 'handed in'
+  const onFeedback = hasFeedback && !goes ? () => setGoes(true) : undefined
   const [step, setStep] = useState<FeedbackStep>()
+  const [bringing, setBringing] = useState(false)
   const [stepKeys, setStepKeys] = useState<KeyGroup>()
   const work = useWork({
     copy,
@@ -105,15 +108,18 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   })
   const { surface } = work
   const onStep = useCallback(
-    (next: FeedbackStep | undefined) => {
+    (next: FeedbackStep | undefined, turns: boolean) => {
       setStep(next)
-      if (next) turnToPage(next.page)
+      setBringing(turns)
+      if (next && turns) turnToPage(next.page)
     },
     [turnToPage],
   )
   useEffect(() => {
-    if (step && surface && step.page === page.id) surface.bring(step.box)
-  }, [step, surface, page.id])
+    if (!bringing || !step || !surface || step.page !== page.id) return
+    surface.bring(step.box)
+    setBringing(false)
+  }, [bringing, step, surface, page.id])
   const answered = useAnswersOf(seen.items)
   const working = useDrawnToWork(page, answered, work.elsewhere)
   const reading = useDrawnToRead(copy, page, answered)
@@ -156,9 +162,10 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   return (
     <>
       {children(index, pages, turnToPage)}
-      {feedback.size > 0 && goes && ready && (
+      {hasFeedback && goes && ready && (
         <FeedbackBar
           copy={copy}
+          mayReply={(of) => mayWriteOn(person.id, of, copy.owners)}
           store={store}
           pages={pages}
           onStep={onStep}

@@ -112,7 +112,7 @@ function Found({
       )}
       {found.length === 0 && small === '' && (
         <p className="px-2 text-ink-soft">
-          Words you write here are put on the page and kept. Ink and signs: pick them up, then “Keep as a
+          Words you write here go on the page and are kept. Ink and signs: pick them up, then “Keep as a
           remark”.
         </p>
       )}

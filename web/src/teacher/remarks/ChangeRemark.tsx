@@ -49,7 +49,7 @@ export function ChangeRemark({ remark, onClose }: { remark: Remark; onClose: () 
             />
           </label>
         )}
-        <Field label="Unit" maxLength={60} value={unit} onChange={(event) => setUnit(event.target.value)} />
+        <Field label="Unit" maxLength={80} value={unit} onChange={(event) => setUnit(event.target.value)} />
         <Field
           label="Marks it gives, if any"
           inputMode="decimal"
