@@ -127,6 +127,8 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   const onView = useSameLook(where, work.surface, page.id)
   const onRead = useReading(page, seen.items)
 
+  /** What the row of tools can do, to write or to read. */
+  const row = { work, onRead, onLookBack: lookBack, onFeedback, onPrint: print }
   const addVoice = ({ bytes, seconds }: Recorded, at: { x: number; y: number }) => {
     const recording = crypto.randomUUID()
     const note = { id: crypto.randomUUID(), kind: 'voice', ...at, recording, seconds } as const
@@ -211,14 +213,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
         )}
         strip={(upright) =>
           writes ? (
-            <WorkingStrip
-              work={work}
-              upright={upright}
-              onRead={onRead}
-              onLookBack={lookBack}
-              onFeedback={onFeedback}
-              onPrint={print}
-            >
+            <WorkingStrip {...row} upright={upright}>
               <SpeakButton
                 onRecorded={(recorded) =>
                   addVoice(recorded, placeFor(work.surface, seen.notes.length, page, lastMade()))
@@ -226,14 +221,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
               />
             </WorkingStrip>
           ) : (
-            <ReadingStrip
-              work={work}
-              upright={upright}
-              onRead={onRead}
-              onLookBack={lookBack}
-              onFeedback={onFeedback}
-              onPrint={print}
-            />
+            <ReadingStrip {...row} upright={upright} />
           )
         }
       >

@@ -1,4 +1,4 @@
-import { asRemark, type Item, readMarks, wordsOfRemark } from '@hand-back/core'
+import { asRemark, type Item, sayMarks, wordsOfRemark } from '@hand-back/core'
 import { Popover } from 'radix-ui'
 import { useState } from 'react'
 import { StripCard } from '../../page/strip/StripCard.tsx'
@@ -6,23 +6,25 @@ import { Button } from '../../ui/Button.tsx'
 import { Field } from '../../ui/Field.tsx'
 import { saySentence } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
+import { CarriesField, carriesIn } from '../remarks/CarriesField.tsx'
 import { keepRemarks } from '../remarks/useRemarks.ts'
 
 /** Keeps the feedback that is picked up under a short name, to be used again. */
 export function KeepRemark({ items, unit }: { items: readonly Item[]; unit: string }) {
   const [open, setOpen] = useState(false)
   const [name, setName] = useState<string>()
-  const [marks, setMarks] = useState('')
-  const carries = marks.trim() === '' ? 0 : readMarks(marks)
+  const [typed, setMarks] = useState<string>()
+  const marks = typed ?? sayCarried(items)
+  const carries = carriesIn(marks)
   const called = (name ?? wordsOfRemark({ items: [...items] }).slice(0, 60)).trim()
   const keep = useAct(async () => {
     if (carries === undefined) return
-    const kept = items.filter(({ kind }) => kind !== 'mark')
+    const kept = items.flatMap(withoutMarks)
     await keepRemarks([{ id: crypto.randomUUID(), name: called, unit, items: asRemark(kept), carries }])
     saySentence(`Kept as “${called}”. R, then its number, puts it down again.`)
     setOpen(false)
     setName(undefined)
-    setMarks('')
+    setMarks(undefined)
   })
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
@@ -43,13 +45,7 @@ export function KeepRemark({ items, unit }: { items: readonly Item[]; unit: stri
             value={name ?? called}
             onChange={(event) => setName(event.target.value)}
           />
-          <Field
-            label="Marks it gives, if any"
-            inputMode="decimal"
-            value={marks}
-            onChange={(event) => setMarks(event.target.value)}
-            problem={carries === undefined ? 'A number, such as ½.' : keep.problem}
-          />
+          <CarriesField typed={marks} onType={setMarks} problem={keep.problem} />
           <Button look="main" type="submit" disabled={called === '' || carries === undefined || keep.busy}>
             Keep
           </Button>
@@ -57,4 +53,18 @@ export function KeepRemark({ items, unit }: { items: readonly Item[]; unit: stri
       </StripCard>
     </Popover.Root>
   )
+}
+
+/** What the signs among them give, as it is typed; nothing where they give none. */
+function sayCarried(items: readonly Item[]): string {
+  const carried = items.reduce((sum, item) => sum + (item.kind === 'sign' ? (item.carries ?? 0) : 0), 0)
+  return carried === 0 ? '' : sayMarks(carried)
+}
+
+/** The remark itself gives the marks: its signs do not give them once more. */
+function withoutMarks(item: Item): Item[] {
+  if (item.kind === 'mark') return []
+  if (item.kind !== 'sign') return [item]
+  const { carries: _carries, ...sign } = item
+  return [sign]
 }

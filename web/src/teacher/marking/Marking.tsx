@@ -117,7 +117,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
                   disabled={!next}
                   aria-label="Next copy"
                   title="Next copy (N)"
-                  className="flex-1 !px-2"
+                  className="flex-1 !px-2 whitespace-nowrap"
                 >
                   Next →
                 </Button>

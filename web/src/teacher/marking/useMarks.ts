@@ -45,6 +45,8 @@ export interface Marks {
   readonly replies: readonly ReplyValue[]
   /** Gives hundredths of a mark. */
   give(question: Question, given: number): void
+  /** So much more, or less, than it was given in this round: as the copy has it now, never below nothing or above full. */
+  giveMore(question: Question, by: number): void
   take(question: Question): void
   /** Takes what the key says wherever nothing is given yet, as one act. */
   takeLooks(): void
@@ -102,6 +104,12 @@ export function useMarks(
       sum: sumOf(own, given),
       replies: saidAbout(undefined),
       give,
+      giveMore(question, by) {
+        const made = markFor(copy, round, question, pages, 0)
+        const there = made && store.itemOn(made.page, made.mark.id)
+        if (there?.kind === 'mark') give(question, there.given + by)
+        else if (by > 0) give(question, by)
+      },
       take(question) {
         const made = markFor(copy, round, question, pages, 0)
         if (made && store.itemOn(made.page, made.mark.id)) store.take(made.page, [made.mark.id])

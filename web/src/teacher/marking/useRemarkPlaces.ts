@@ -36,8 +36,7 @@ export function useRemarkPlaces(
       const of = 'of' in place ? place.of : questionAt(marks, on.id, items)
       store.together(() => {
         store.add(on.id, items)
-        if (of && remark.carries > 0)
-          marks.give(of.question, Math.min(of.full, (of.mark?.given ?? 0) + remark.carries))
+        if (of) marks.giveMore(of.question, remark.carries)
       })
       const counted = () => countUse(remark.id, of?.question.id)
       if (isNew) void keepRemarks([remark]).then(counted).catch(sayProblem)

@@ -105,8 +105,7 @@ function alongSigns(event: PageEvent, store: CopyStore, marks: Marks): void {
     )?.of
     if (question) by.set(question, (by.get(question) ?? 0) + sign.carries! * (event.act === 'add' ? 1 : -1))
   }
-  for (const [{ question, mark, full }, more] of by)
-    if (mark || more > 0) marks.give(question, Math.min(full, Math.max(0, (mark?.given ?? 0) + more)))
+  for (const [{ question }, more] of by) marks.giveMore(question, more)
 }
 
 function signsIn(event: PageEvent, store: CopyStore): Sign[] {

@@ -1,9 +1,10 @@
-import { type Remark, readMarks, sayMarks, wordsOfRemark } from '@hand-back/core'
+import { type Remark, sayMarks, wordsOfRemark } from '@hand-back/core'
 import { useState } from 'react'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Field, INPUT } from '../../ui/Field.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { CarriesField, carriesIn } from './CarriesField.tsx'
 import { changeRemark } from './useRemarks.ts'
 import { wordsAsItems } from './wordsRemark.ts'
 
@@ -14,7 +15,7 @@ export function ChangeRemark({ remark, onClose }: { remark: Remark; onClose: () 
   const [unit, setUnit] = useState(remark.unit)
   const [words, setWords] = useState(wordsOfRemark(remark))
   const [marks, setMarks] = useState(remark.carries === 0 ? '' : sayMarks(remark.carries))
-  const carries = marks.trim() === '' ? 0 : readMarks(marks)
+  const carries = carriesIn(marks)
   const isWrong = name.trim() === '' || carries === undefined || (isWords && words.trim() === '')
   const keep = useAct(async () => {
     if (carries === undefined) return
@@ -50,13 +51,7 @@ export function ChangeRemark({ remark, onClose }: { remark: Remark; onClose: () 
           </label>
         )}
         <Field label="Unit" maxLength={80} value={unit} onChange={(event) => setUnit(event.target.value)} />
-        <Field
-          label="Marks it gives, if any"
-          inputMode="decimal"
-          value={marks}
-          onChange={(event) => setMarks(event.target.value)}
-          problem={carries === undefined ? 'A number, such as ½.' : keep.problem}
-        />
+        <CarriesField typed={marks} onType={setMarks} problem={keep.problem} />
         <p className="text-ink-soft">What you gave with it before stays as it is.</p>
         <Button look="main" type="submit" disabled={isWrong || keep.busy}>
           Keep
