@@ -22,7 +22,7 @@ test('what breaks a limit of memory or time is ended alone; the next piece of wo
   await expect(call('neverEnds', null, 1)).rejects.toThrow(GaveOut)
   await expect(call('fails', 'a sentence')).rejects.toThrow('a sentence')
   expect(await call('double', 5)).toBe(10)
-}, 60_000)
+})
 
 test('many bytes come back whole, and leave no file behind', async () => {
   const parcels = () => readdirSync(tmpdir()).filter((name) => name.startsWith('hand-back-parcel'))
@@ -32,7 +32,7 @@ test('many bytes come back whole, and leave no file behind', async () => {
   expect(bytes).toHaveLength(3_000_000)
   expect(bytes.every((byte) => byte === 7)).toBe(true)
   expect(parcels()).toEqual(before)
-}, 60_000)
+})
 
 /** The processes that do long work for a process, by their parent (proc(5), stat). */
 const workersOf = (pid: number) =>
@@ -65,4 +65,4 @@ test('work that never ends does not outlive a house that was killed', async () =
   await once(house, 'exit')
   await until(() => !existsSync(`/proc/${worker}`))
   expect(existsSync(`/proc/${worker}`)).toBe(false)
-}, 60_000)
+})
