@@ -113,6 +113,7 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/handouts/${lesson.handout.id}/marking`,
     teacher: true,
   },
+  'GET /handouts/:handout/work': { path: (lesson) => `/handouts/${lesson.handout.id}/work`, teacher: true },
   'GET /handouts/:handout/pdf': { path: (lesson) => `/handouts/${lesson.handout.id}/pdf`, teacher: true },
   'PATCH /worksheets/:worksheet': {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}`,

@@ -23,3 +23,15 @@ export type MarkingWhole = z.infer<typeof marking>
 
 /** What school tells of the marks of a hand-out that is looked at. */
 export const sumNews = z.object({ handout: z.uuid(), sum: copySum })
+
+/** What its students did so far on a copy. */
+export const copyWork = z.object({
+  copy: z.uuid(),
+  /** On so many of its pages they did something. */
+  pages: z.number().int().min(0),
+  /** So many recordings lie on it. */
+  recordings: z.number().int().min(0),
+  /** The time really spent working, in milliseconds. */
+  worked: z.number().min(0),
+})
+export type CopyWork = z.infer<typeof copyWork>

@@ -1,6 +1,6 @@
 export { Keeper } from './keeper.ts'
 export { COPY_FULL, MOST_COPY_BYTES } from './limits.ts'
-export { concernsMarks, markEvents } from './markEvents.ts'
+export { concernsMarks, eventsAbout, markEvents } from './markEvents.ts'
 export { type CopyRecord, copyFor } from './place.ts'
 export { readLog, readWholeLog } from './readLog.ts'
 export { copyRoutes } from './routes.ts'

@@ -1,18 +1,24 @@
-import type { KeptEvent } from '@hand-back/core'
+import type { Item, KeptEvent, Layer } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import { type EventRow, fromStored } from './storedEvent.ts'
 
 /** The feedback events of copies that may concern marks, in order: those that lay marks down, change or take things. */
-export async function markEvents(
+export const markEvents = (db: Queries, copies: readonly string[]) =>
+  eventsAbout(db, copies, 'feedback', 'mark')
+
+/** The events of a layer of copies that may concern items of a kind, in order, by copy. */
+export async function eventsAbout(
   db: Queries,
   copies: readonly string[],
+  layer: Layer,
+  kind: Item['kind'],
 ): Promise<ReadonlyMap<string, KeptEvent[]>> {
   const { rows } = await db.execute(sql`
     SELECT copy_id AS copy, id, layer, seq, author_id AS author, round, extract(epoch FROM kept_at) * 1000 AS "keptAt",
       body, ink, log_version AS version
-    FROM event WHERE copy_id = ANY(${sql.param([...copies])}::uuid[]) AND layer = 'feedback'
-      AND (body->'items' @> '[{"kind": "mark"}]' OR body->>'act' IN ('take', 'bring', 'change'))
+    FROM event WHERE copy_id = ANY(${sql.param([...copies])}::uuid[]) AND layer = ${layer}
+      AND (body->'items' @> ${JSON.stringify([{ kind }])}::jsonb OR body->>'act' IN ('take', 'bring', 'change'))
     ORDER BY copy_id, seq`)
   const found = new Map<string, KeptEvent[]>()
   for (const { copy, ...row } of rows as unknown as (EventRow & { copy: string })[]) {

@@ -1,5 +1,6 @@
 import {
   type CopyWhole,
+  dueOf,
   isForSet,
   nameOf,
   type Person,
@@ -36,7 +37,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     title: handout!.title,
     directions: handout!.directions,
     spoken: spoken ? { id: spoken, seconds: spokenSeconds ?? 0 } : null,
-    dueAt: copy.dueAt ?? handout!.dueAt?.getTime() ?? null,
+    dueAt: dueOf(copy, handout!.dueAt?.getTime() ?? null),
     way: copy.way,
     name: hidden ?? nameOf({ name: copy.name, students }),
     students,

@@ -1,5 +1,6 @@
 import {
   type CopyRow,
+  dueOf,
   type HandoutCard,
   type HandoutWhole,
   pagesFor,
@@ -161,7 +162,8 @@ async function pagesOfHandout(db: Queries, handoutId: string): Promise<Stub[]> {
 export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[]> {
   const { rows } = await db.execute(sql`
     SELECT c.id AS copy, h.title, h.unit, k.name AS "className", h.directions, h.way, c.name AS "sharedName",
-      extract(epoch FROM coalesce(c.due_at, h.due_at)) * 1000 AS "dueAt", extract(epoch FROM h.handed_out_at) * 1000 AS "handedOutAt",
+      extract(epoch FROM c.due_at) * 1000 AS "dueAt", extract(epoch FROM h.due_at) * 1000 AS "dueOfHandout",
+      extract(epoch FROM h.handed_out_at) * 1000 AS "handedOutAt",
       extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt", c.state, c.round,
       (SELECT extract(epoch FROM max(x.at)) * 1000 FROM handout_change x JOIN worksheet_page p ON p.id = x.page_id
          WHERE x.handout_id = h.id AND ${PAGE_IS_ITS}) AS "changedAt",
@@ -176,15 +178,15 @@ export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[
   return rows.map((row) => trayEntryOf(row as unknown as TrayRow))
 }
 
-type TrayRow = TrayEntry & { setId: string | null }
+type TrayRow = TrayEntry & { setId: string | null; dueOfHandout: number | null }
 
-function trayEntryOf({ setId, ...row }: TrayRow): TrayEntry {
+function trayEntryOf({ setId, dueOfHandout, ...row }: TrayRow): TrayEntry {
   const number = (value: number | null) => (value === null ? null : Number(value))
   const { sets: _sets, ...page } = row.firstPage
   return {
     ...row,
     handedOutAt: Number(row.handedOutAt),
-    dueAt: number(row.dueAt),
+    dueAt: dueOf({ round: row.round, dueAt: number(row.dueAt) }, number(dueOfHandout)),
     handedInAt: number(row.handedInAt),
     changedAt: number(row.changedAt),
     firstPage: asSent({ ...page, printed: printedFor(page.printed, setId) }),

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import {
   COPY_FORMATS,
   type CopySum,
+  type CopyWork,
   type HandoutWhole,
   type KeptEvent,
   type MarkingWhole,
@@ -12,7 +14,10 @@ import {
   type WorksheetWhole,
 } from '@hand-back/core'
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
-import { giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
+import { lineStroke } from '../test/ink.ts'
+import { firstPageOf, giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
+
+const sound = readFileSync(new URL('../../../tools/src/demo/recordings/knot-1.webm', import.meta.url))
 
 let school: School
 beforeAll(async () => {
@@ -228,4 +233,37 @@ test('names hidden: nothing that a teacher is sent of the pile has a name in it,
   await teacher.post(`/copies/${copy}/another-go`)
   const after = await teacher.get<HandoutWhole>(`/handouts/${handout}`)
   expect(after.copies.find(({ id }) => id === copy)!.reviewed).toBe(null)
+})
+
+test('what was done so far on each copy: pages, recordings that are still there, and time without pauses', async () => {
+  const { teacher, student, other, handout, copy } = await marked()
+  await student.post(`/copies/${copy}/take-back`)
+  const page = await firstPageOf(student, copy)
+  const recording = randomUUID()
+  await student.put(`/copies/${copy}/attachments/${recording}`, sound)
+  const note = { id: randomUUID(), kind: 'voice', x: 40, y: 40, recording, seconds: 3 } as const
+  const after = (seconds: number) => ({
+    id: randomUUID(),
+    page,
+    layer: 'work' as const,
+    madeAt: 1_800_000_000_000 + seconds * 1000,
+  })
+  const done = async () =>
+    (await teacher.get<CopyWork[]>(`/handouts/${handout}/work`)).find((each) => each.copy === copy)
+  expect(await done()).toEqual({ copy, pages: 0, recordings: 0, worked: 0 })
+  const moved: PageEvent = { ...after(30), act: 'move', items: [note.id], by: { a: 1, b: 0, e: 9, f: 0 } }
+  await student.keep(copy, [{ ...after(0), act: 'add', items: [note] }, moved])
+  expect(await done()).toEqual({ copy, pages: 1, recordings: 1, worked: 30_000 })
+  // Ten minutes of lunch, and the note is taken away.
+  const take: PageEvent = { ...after(640), act: 'take', items: [note.id] }
+  await student.keep(copy, [{ ...after(630), act: 'add', items: [lineStroke([10, 10], [50, 50])] }, take])
+  expect(await done()).toEqual({ copy, pages: 1, recordings: 0, worked: 40_000 })
+  // What is said to feedback is not work.
+  await teacher.post(`/copies/${copy}/hand-back`)
+  const reply = { id: replyId(copy, note.id), kind: 'reply', to: note.id } as const
+  await student.keep(copy, [
+    { ...after(660), act: 'add', items: [{ ...reply, reply: { done: true, words: '' } }] },
+  ])
+  expect((await done())?.worked).toBe(40_000)
+  expect(await other.status('GET', `/handouts/${handout}/work`)).toBe(404)
 })

@@ -1,8 +1,5 @@
 import {
-  applyAll,
   type CopySum,
-  emptyPage,
-  type KeptEvent,
   type MarkingWhole,
   marksIn,
   pagesFor,
@@ -14,6 +11,7 @@ import { sql } from 'drizzle-orm'
 import { markEvents } from '../copies/index.ts'
 import type { Queries } from '../db/connect.ts'
 import { ownHandout } from '../handouts/index.ts'
+import { pagesAfter } from './pagesAfter.ts'
 
 /** What a teacher needs to mark a hand-out. Throws `Refused` (404) for one that is not theirs. */
 export async function markingOf(db: Queries, teacherId: string, handoutId: string): Promise<MarkingWhole> {
@@ -49,10 +47,4 @@ export async function sumsOf(db: Queries, handoutId: string, copy?: string): Pro
     const own = pagesFor(stubs, setId, dealt).map((page) => ({ id: page }))
     return { copy: id, ...sumOf(questionsOn(own, questions), marksIn(pagesAfter(events.get(id) ?? []))) }
   })
-}
-
-function pagesAfter(events: readonly KeptEvent[]) {
-  const byPage = new Map<string, KeptEvent[]>()
-  for (const event of events) byPage.set(event.page, [...(byPage.get(event.page) ?? []), event])
-  return [...byPage.values()].map((some) => applyAll(emptyPage, some))
 }

@@ -11,6 +11,7 @@ export const asked = {
   handout: (id: string) => got(CALLS.handout, { handout: id }),
   handoutChanges: (id: string) => got(CALLS.handoutChanges, { handout: id }),
   marking: (id: string) => got(CALLS.marking, { handout: id }),
+  work: (id: string) => got(CALLS.handoutWork, { handout: id }),
   remarks: () => got(CALLS.remarks, {}),
   joining: (classId: string) => got(CALLS.joining, { class: classId }),
   groupings: (classId: string) => got(CALLS.groupings, { class: classId }),

@@ -14,7 +14,7 @@ import {
   moreStudents,
   newHandout,
 } from '../handouts.ts'
-import { marking as markingTold } from '../marking.ts'
+import { copyWork, marking as markingTold } from '../marking.ts'
 
 // Handing out, and what a teacher does with the copies of a hand-out.
 
@@ -29,6 +29,8 @@ export const giveToMore = doing('teacher', '/handouts/:handout/students', moreSt
 export const handBackMany = doing('teacher', '/handouts/:handout/hand-back', handBackRequest, handBackAnswer)
 /** The questions of a hand-out, its key, and what its copies were given so far. */
 export const marking = reading('teacher', '/handouts/:handout/marking', markingTold)
+/** What was done so far on each of its copies. */
+export const handoutWork = reading('teacher', '/handouts/:handout/work', z.array(copyWork))
 export const givePages = putting('teacher', '/copies/:copy/owners', pageOwners, nothing)
 export const changeCopy = changing('teacher', '/copies/:copy', copyChange, nothing)
 export const leaveCopy = dropping('teacher', '/copies/:copy/students/:student', nothing, nothing)

@@ -1,4 +1,12 @@
-import { CALLS, type CopyRow, type CopyState, type HandoutWhole } from '@hand-back/core'
+import {
+  CALLS,
+  type CopyRow,
+  type CopyState,
+  type CopySum,
+  type CopyWork,
+  type HandoutWhole,
+  latenessOf,
+} from '@hand-back/core'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
@@ -11,7 +19,13 @@ import { type Column, DataTable } from '../../ui/DataTable.tsx'
 import { Fetched } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { sayDue, sayWhen } from '../../ui/when.ts'
+import { Given, hasMarks } from '../marking/Given.tsx'
+import { filtersOf, type PileFacts, type PileFilter, passes } from '../marking/pileFilter.ts'
+import { useHandoutWork } from '../marking/useHandoutWork.ts'
+import { useMarking } from '../marking/useMarking.ts'
 import { TakeAway } from '../TakeAway.tsx'
+import { DoneSoFar } from './DoneSoFar.tsx'
+import { FilterRow } from './FilterRow.tsx'
 import { handBack } from './handBack.ts'
 import { InUse } from './InUse.tsx'
 import { OneCopy } from './OneCopy.tsx'
@@ -31,7 +45,15 @@ function Table({ handout }: { handout: HandoutWhole }) {
   const { id, title, className, copies } = handout
   const navigate = useNavigate()
   const [printing, setPrinting] = useState(false)
-  const columns = useMemo(() => columnsOf(handout), [handout])
+  const [wished, setFilter] = useState<PileFilter>()
+  const sums = useMarking(id)?.sums
+  const work = useHandoutWork(id)
+  const facts: PileFacts = { dueAt: handout.dueAt, sums: sums ?? [], work, now: Date.now() }
+  const columns = useMemo(() => columnsOf(handout, sums ?? [], work), [handout, sums, work])
+  const chosen = copies.filter((copy) => passes(wished, copy, facts))
+  // Where a filter shows nothing any more, it is over.
+  const filter = chosen.length > 0 ? wished : undefined
+  const rows = filter ? chosen : copies
   const of = (state: CopyState) => copies.filter((copy) => copy.state === state)
   const toMark = of('handed in')
   const marked = toMark.filter(({ markingBegan }) => markingBegan)
@@ -91,12 +113,8 @@ function Table({ handout }: { handout: HandoutWhole }) {
         />
       )}
       <InUse handout={handout} />
-      <p className="mb-4 flex flex-wrap gap-x-6 gap-y-1" aria-live="polite">
-        {STATES.map(
-          (state) => of(state).length > 0 && <StateTag key={state} state={state} count={of(state).length} />,
-        )}
-      </p>
-      <DataTable columns={columns} rows={copies} onOpen={({ id: copy }) => void navigate(pileAt(id, copy))} />
+      <FilterRow offered={filtersOf(copies, facts)} filter={filter} onFilter={setFilter} />
+      <DataTable columns={columns} rows={rows} onOpen={({ id: copy }) => void navigate(pileAt(id, copy))} />
     </>
   )
 }
@@ -132,7 +150,11 @@ function SetOfCopy({ handout, copy }: OfCopy) {
 const pileAt = (handout: string, copy: string) => `/handout/${handout}/pile/${copy}`
 
 /** A press anywhere in a row opens the copy; the name is the link for keyboards. */
-const columnsOf = (handout: HandoutWhole): Column<CopyRow>[] => [
+const columnsOf = (
+  handout: HandoutWhole,
+  sums: readonly CopySum[],
+  work: readonly CopyWork[],
+): Column<CopyRow>[] => [
   {
     id: 'name',
     head: handout.way === 'own' ? 'Student' : 'For',
@@ -161,15 +183,19 @@ const columnsOf = (handout: HandoutWhole): Column<CopyRow>[] => [
     orderBy: (copy) => copy.handedInAt,
     className: 'max-handheld:hidden',
     cellClass: 'tabular pr-4 text-ink-soft',
-    cell: ({ handedInAt, dueAt }) => (
-      <>
-        {handedInAt === null ? '' : sayWhen(handedInAt)}
-        {handedInAt !== null && handedInAt > (dueAt ?? handout.dueAt ?? Number.POSITIVE_INFINITY) && (
-          <b className="ml-2 text-ochre">late</b>
-        )}
-      </>
+    cell: (copy) => <HandedIn handout={handout} copy={copy} />,
+  },
+  {
+    id: 'work',
+    head: 'Done so far',
+    orderBy: ({ id }) => work.find(({ copy }) => copy === id)?.worked ?? null,
+    className: 'max-tablet:hidden',
+    cellClass: 'tabular pr-4 text-ink-soft',
+    cell: ({ id, pageNumbers }) => (
+      <DoneSoFar work={work.find(({ copy }) => copy === id)} of={pageNumbers?.length ?? handout.pageCount} />
     ),
   },
+  ...(sums.some(({ full }) => full > 0) ? [marksColumn(sums)] : []),
   {
     id: 'acts',
     head: 'What to do',
@@ -178,6 +204,31 @@ const columnsOf = (handout: HandoutWhole): Column<CopyRow>[] => [
     cell: (copy) => <ActsOfCopy handout={handout} copy={copy} />,
   },
 ]
+
+const marksColumn = (sums: readonly CopySum[]): Column<CopyRow> => {
+  const sumOf = ({ id }: CopyRow) => sums.find(({ copy }) => copy === id)
+  return {
+    id: 'marks',
+    head: 'Marks',
+    orderBy: (copy) => {
+      const sum = sumOf(copy)
+      return sum && hasMarks(sum) ? sum.given : null
+    },
+    cellClass: 'pr-4',
+    cell: (copy) => <Given sum={sumOf(copy)} whole />,
+  }
+}
+
+/** When it was handed in, and whether its date was kept. */
+function HandedIn({ handout, copy }: OfCopy) {
+  const lateness = latenessOf(copy, handout.dueAt, Date.now())
+  return (
+    <>
+      {copy.handedInAt !== null && sayWhen(copy.handedInAt)}
+      {lateness && <b className="ml-2 text-ochre">{lateness}</b>}
+    </>
+  )
+}
 
 interface OfCopy {
   handout: HandoutWhole

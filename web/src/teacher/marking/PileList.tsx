@@ -1,8 +1,9 @@
-import { type CopyRow, type CopySum, sayMarks } from '@hand-back/core'
+import type { CopyRow, CopySum } from '@hand-back/core'
 import { Check } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { Corner, STATE_WORDS } from '../../ui/Corner.tsx'
 import { RowButton } from '../../ui/RowButton.tsx'
+import { Given } from './Given.tsx'
 import { isReviewed } from './pileOrder.ts'
 
 /** Every copy of the hand-out, one press away. */
@@ -43,7 +44,9 @@ export function PileList({
             >
               <Corner state={copy.state} />
               <span className="min-w-0 flex-1 truncate max-tablet:hidden">{copy.name}</span>
-              <Given sum={sums.find((sum) => sum.copy === copy.id)} />
+              <span className="max-tablet:hidden">
+                <Given sum={sums.find((sum) => sum.copy === copy.id)} />
+              </span>
               {isReviewed(copy, sums) && copy.state === 'handed in' && (
                 <Check size={16} role="img" aria-label="reviewed" className="shrink-0 text-madder" />
               )}
@@ -63,19 +66,5 @@ export function PileList({
         ))}
       </ul>
     </nav>
-  )
-}
-
-/** What a copy was given; while questions are left, pale. */
-function Given({ sum }: { sum: CopySum | undefined }) {
-  if (!sum || sum.full === 0 || (sum.given === 0 && sum.left > 0)) return null
-  return (
-    <span
-      title={sum.left > 0 ? `${sum.left} without marks` : `of ${sayMarks(sum.full)}`}
-      className={`tabular font-serif font-semibold max-tablet:hidden ${sum.left > 0 ? 'text-ink-soft' : 'text-madder'}`}
-    >
-      {sayMarks(sum.given)}
-      {sum.left > 0 && ' …'}
-    </span>
   )
 }

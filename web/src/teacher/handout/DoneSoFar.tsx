@@ -1,0 +1,24 @@
+import type { CopyWork } from '@hand-back/core'
+
+/** What was done on a copy so far, in a few words: pages, recordings, and the time really spent. */
+export function DoneSoFar({ work, of }: { work: CopyWork | undefined; of: number }) {
+  if (!work || (work.pages === 0 && work.recordings === 0)) return null
+  const { pages, recordings, worked } = work
+  return (
+    <span title="Time really spent: pauses of more than two minutes do not count">
+      {pages} of {of} {of === 1 ? 'page' : 'pages'} · {sayWorked(worked)}
+      {recordings > 0 && ` · ${recordings} ${recordings === 1 ? 'recording' : 'recordings'}`}
+    </span>
+  )
+}
+
+const MINUTE = 60_000
+
+/** A time as people say it: “under a minute”, “14 min”, “1 h 05”. */
+function sayWorked(milliseconds: number): string {
+  const minutes = Math.round(milliseconds / MINUTE)
+  if (minutes < 1) return 'under a minute'
+  return minutes < 60
+    ? `${minutes} min`
+    : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`
+}
