@@ -110,7 +110,8 @@ test('from a PDF to handed back and another go, a teacher and two students, thro
   await expectInk(noor, { x: 250, y: 300 })
 
   // Another go: the earlier feedback stays, the student writes on, and cannot rub it out.
-  await teacher.getByRole('button', { name: 'Ask for another go' }).click()
+  await teacher.getByRole('button', { name: 'Another go …' }).click()
+  await teacher.getByRole('button', { name: 'Hand back now' }).click()
   await expect(noor.getByText('asks for another go')).toBeVisible()
   await expectInk(noor, { x: 250, y: 300 })
   await noor.getByRole('button', { name: 'Rub out' }).click()

@@ -5,7 +5,7 @@ import pino, { type Logger } from 'pino'
 import { Server } from 'socket.io'
 import { makeApp } from './app.ts'
 import type { Context } from './context.ts'
-import { Keeper } from './copies/index.ts'
+import { handBackDue, Keeper } from './copies/index.ts'
 import { bringUpToDate, connect } from './db/connect.ts'
 import { clearBrokenUploads } from './files/index.ts'
 import { copyRows } from './handouts/index.ts'
@@ -19,6 +19,8 @@ import { noteOldVersions } from './worksheets/index.ts'
 
 /** How often what is over is cleared away, in milliseconds. */
 const TIDIES_EVERY = 15 * 60 * 1000
+/** How often it is looked whether copies are to go back by themselves, in milliseconds. */
+const HANDS_BACK_EVERY = 10_000
 
 export interface Settings {
   readonly databaseUrl: string
@@ -90,12 +92,17 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
     )
   }, TIDIES_EVERY)
   tidying.unref()
+  const handingBack = setInterval(() => {
+    handBackDue(context).catch((error) => log.warn({ cause: causeOf(error) }, 'not handed back'))
+  }, HANDS_BACK_EVERY)
+  handingBack.unref()
   const { port } = server.address() as AddressInfo
   return {
     url: `http://${settings.host}:${port}`,
     context,
     async stop() {
       clearInterval(tidying)
+      clearInterval(handingBack)
       await live.close()
       server.closeAllConnections()
       await connection.close()

@@ -67,6 +67,8 @@ export const copyRow = z.object({
   handedInAt: z.number().nullable(),
   /** A date to hand in of its own; null: that of the hand-out. */
   dueAt: z.number().nullable(),
+  /** It goes back by itself at this moment. */
+  handsBackAt: z.number().nullable(),
   /** It was taken out of its student's tray, with everything in it kept. */
   withdrawn: z.boolean(),
 })
@@ -123,6 +125,8 @@ export const copyChange = z.object({
   dueAt: moment.nullable().optional(),
   withdrawn: z.boolean().optional(),
   reviewed: z.boolean().nullable().optional(),
+  /** It goes back by itself no more. */
+  handsBackAt: z.null().optional(),
 })
 export type CopyChange = z.infer<typeof copyChange>
 
@@ -137,7 +141,18 @@ export const handoutChanges = z.object({
 })
 export type HandoutChanges = z.infer<typeof handoutChanges>
 
-export const handBackRequest = z.object({ copies: z.array(z.uuid()).min(1).max(1000) })
+/** Another go, by when; null: by no date. */
+export const goWish = z.object({ dueAt: moment.nullable() })
+export type GoWish = z.infer<typeof goWish>
+
+/** Copies to be handed back; `at` a moment (null: now), and for `again` another go (null: to be read). */
+export const handBackRequest = z.object({
+  copies: z.array(z.uuid()).min(1).max(1000).readonly(),
+  at: moment.nullable().default(null),
+  again: goWish.nullable().default(null),
+})
+export type HandBackRequest = z.input<typeof handBackRequest>
+/** The copies that were handed back, or will be. */
 export const handBackAnswer = z.object({ handedBack: z.array(z.uuid()) })
 
 /** Groups of a class, kept under a name. */

@@ -1,3 +1,4 @@
+export { handBackDue } from './handBack.ts'
 export { Keeper } from './keeper.ts'
 export { COPY_FULL, MOST_COPY_BYTES } from './limits.ts'
 export { concernsMarks, eventsAbout, markEvents } from './markEvents.ts'

@@ -1,12 +1,11 @@
 import { CALLS } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
-import { ownHandout } from '../handouts/index.ts'
 import { answering } from '../http/answering.ts'
-import { notHere } from '../http/as.ts'
+import { handBackMany } from './handBack.ts'
 import { copyFor } from './place.ts'
 import { readWholeLog } from './readLog.ts'
-import { steps, takeStep, takeStepWithAll } from './standing.ts'
+import { steps, takeStep } from './standing.ts'
 import { wholeCopy } from './whole.ts'
 
 export function copyRoutes(context: Context): Router {
@@ -27,15 +26,9 @@ export function copyRoutes(context: Context): Router {
       return { copy: id, state, round }
     })
 
-  answering(router, CALLS.handBackMany, async (asking) => {
-    const { person, ids } = asking
-    const { id } = await ownHandout(db, person.id, ids.handout)
-    const { copies } = asking.sent
-    for (const copy of copies) {
-      if ((await copyFor(db, person, copy)).copy.handoutId !== id) throw notHere()
-    }
-    return { handedBack: await takeStepWithAll(context, person, copies, 'handBack') }
-  })
+  answering(router, CALLS.handBackMany, async ({ person, ids, sent }) => ({
+    handedBack: await handBackMany(context, person, ids.handout, sent),
+  }))
 
   return router
 }

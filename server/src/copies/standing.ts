@@ -1,6 +1,8 @@
 import {
   anotherGo,
   broughtBack,
+  type CopyState,
+  type GoWish,
   handedBack,
   handedIn,
   opened,
@@ -29,8 +31,17 @@ const STEPS = {
 export type Step = keyof typeof STEPS
 export const steps = Object.keys(STEPS) as Step[]
 
+const NO_DATE: GoWish = { dueAt: null }
+
+interface StepChoice {
+  /** How another go is meant. */
+  readonly go?: GoWish
+  /** Left out: wherever it stands. */
+  readonly only?: CopyState
+}
+
 /**
- * Takes a step with a copy and tells everybody who may know. Throws `Refused` when the person has no
+ * Takes a step with a copy and tells everybody who may know; with `only`, where it stands there. Throws `Refused` when the person has no
  * place in it or the rule says no. A step taken already changes nothing.
  */
 export async function takeStep(
@@ -38,6 +49,7 @@ export async function takeStep(
   person: Person,
   id: string,
   step: Step,
+  { go = NO_DATE, only }: StepChoice = {},
 ): Promise<CopyRecord> {
   const { before, after } = await context.db.transaction(async (tx) => {
     const { copy, role } = await holdCopyFor(tx, person, id)
@@ -45,6 +57,7 @@ export async function takeStep(
     if (role !== by) throw notHere()
     if (step === 'open') await openedBy(tx, person.id, id, context.now())
     if (step === 'open' && copy.way === 'read') return { before: copy, after: copy }
+    if (only !== undefined && copy.state !== only) return { before: copy, after: copy }
     if (copy.way === 'read') throw new Refused('This is to read; there is nothing to hand in.')
     const changed: CopyRecord = rule(copy)
     if (changed === copy) return { before: copy, after: copy }
@@ -58,8 +71,13 @@ export async function takeStep(
         markingBegan,
         stateBefore,
         handedInAt: handedInAt === null ? null : new Date(handedInAt),
-        // A new round has been reviewed by nobody.
-        ...(round === copy.round ? {} : { reviewed: null }),
+        // Whatever was planned with it was planned for where it stood.
+        handsBackAt: null,
+        handsBackFor: null,
+        // A new round has been reviewed by nobody, and has its own date or none.
+        ...(round === copy.round
+          ? {}
+          : { reviewed: null, dueAt: go.dueAt === null ? null : new Date(go.dueAt) }),
       })
       .where(eq(copies.id, id))
     return { before: copy, after: { ...changed, handedInAt } }
@@ -75,23 +93,4 @@ async function openedBy(db: Queries, student: string, copy: string, now: number)
     .update(copyMembers)
     .set({ openedAt: new Date(now) })
     .where(and(eq(copyId, copy), eq(studentId, student), isNull(openedAt)))
-}
-
-/** Takes a step with several copies; those that the rule refuses stay as they are. Returns the ids of the others. */
-export async function takeStepWithAll(
-  context: Context,
-  person: Person,
-  ids: readonly string[],
-  step: Step,
-): Promise<string[]> {
-  const done: string[] = []
-  for (const id of new Set(ids)) {
-    try {
-      await takeStep(context, person, id, step)
-      done.push(id)
-    } catch (error) {
-      if (!(error instanceof Refused) || error.status === 404) throw error
-    }
-  }
-  return done
 }

@@ -210,7 +210,7 @@ export async function changeCopy(
   db: Database,
   teacherId: string,
   copyId: string,
-  { dueAt, withdrawn, reviewed }: CopyChange,
+  { dueAt, withdrawn, reviewed, handsBackAt }: CopyChange,
 ): Promise<{ handout: string; students: string[] }> {
   const [copy] = await db.select().from(copies).where(eq(copies.id, copyId))
   if (!copy) throw notHere()
@@ -219,9 +219,10 @@ export async function changeCopy(
     ...(dueAt === undefined ? {} : { dueAt: dueAt === null ? null : new Date(dueAt) }),
     ...(withdrawn === undefined ? {} : { withdrawnAt: withdrawn ? new Date() : null }),
     ...(reviewed === undefined ? {} : { reviewed }),
+    ...(handsBackAt === undefined ? {} : { handsBackAt, handsBackFor: null }),
   }
   if (Object.keys(set).length > 0) await db.update(copies).set(set).where(eq(copies.id, copyId))
-  // That it is reviewed is nothing to its students yet: their trays do not stir.
+  // That it is reviewed, or goes back later, is nothing to its students yet: their trays do not stir.
   const isTold = dueAt !== undefined || withdrawn !== undefined
   return { handout: copy.handoutId, students: isTold ? await membersOf(db, copy.handoutId) : [] }
 }

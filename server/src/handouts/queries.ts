@@ -18,6 +18,8 @@ import { asSent } from '../papers/index.ts'
 import { PAGE_AS_JSON, pagesOf } from '../worksheets/index.ts'
 
 const millis = (moment: Date | null) => moment?.getTime() ?? null
+/** As the database tells a moment of `extract(epoch …) * 1000`. */
+const asMillis = (told: string | number | null) => (told === null ? null : Number(told))
 
 /** The teacher's hand-outs with the state of every copy, newest first. */
 export async function handoutsOf(db: Queries, teacherId: string): Promise<HandoutCard[]> {
@@ -107,6 +109,7 @@ export async function copyRows(db: Queries, handoutId: string, copy?: string): P
     SELECT c.id, c.name AS "groupName", c.set_id AS "setId", c.dealt, c.state, c.round,
       c.marking_began AS "markingBegan", c.reviewed, h.names_hidden AS hidden, ${NUMBER_OF_COPY} AS number, c.state_before AS "stateBefore", extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt",
       extract(epoch FROM c.due_at) * 1000 AS "dueAt", c.withdrawn_at IS NOT NULL AS withdrawn,
+      extract(epoch FROM c.hands_back_at) * 1000 AS "handsBackAt",
       coalesce((SELECT json_agg(json_build_object('id', p.id, 'name', p.name) ORDER BY p.name)
          FROM copy_member m JOIN person p ON p.id = m.student_id
          WHERE m.copy_id = c.id AND m.left_at IS NULL), '[]') AS students,
@@ -118,13 +121,15 @@ export async function copyRows(db: Queries, handoutId: string, copy?: string): P
   return made.sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }))
 }
 
-interface Row extends Omit<CopyRow, 'name' | 'shared' | 'pageNumbers' | 'handedInAt' | 'dueAt'> {
+interface Row
+  extends Omit<CopyRow, 'name' | 'shared' | 'pageNumbers' | 'handedInAt' | 'dueAt' | 'handsBackAt'> {
   readonly hidden: boolean
   readonly number: number
   readonly groupName: string | null
   readonly dealt: string[] | null
   readonly handedInAt: string | null
   readonly dueAt: string | null
+  readonly handsBackAt: string | null
 }
 
 interface Stub {
@@ -133,7 +138,7 @@ interface Stub {
 }
 
 function asCopyRow(
-  { groupName, setId, dealt, handedInAt, dueAt, hidden, number, students, ...row }: Row,
+  { groupName, setId, dealt, handedInAt, dueAt, handsBackAt, hidden, number, students, ...row }: Row,
   pages: readonly Stub[],
 ): CopyRow {
   const stubs = pages.map(({ id, sets }) => ({ id, sets: sets ?? undefined }))
@@ -146,8 +151,9 @@ function asCopyRow(
     shared: groupName !== null,
     pageNumbers:
       own.length === pages.length ? null : own.map((id) => pages.findIndex((page) => page.id === id) + 1),
-    handedInAt: handedInAt === null ? null : Number(handedInAt),
-    dueAt: dueAt === null ? null : Number(dueAt),
+    handedInAt: asMillis(handedInAt),
+    dueAt: asMillis(dueAt),
+    handsBackAt: asMillis(handsBackAt),
   }
 }
 
@@ -181,14 +187,13 @@ export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[
 type TrayRow = TrayEntry & { setId: string | null; dueOfHandout: number | null }
 
 function trayEntryOf({ setId, dueOfHandout, ...row }: TrayRow): TrayEntry {
-  const number = (value: number | null) => (value === null ? null : Number(value))
   const { sets: _sets, ...page } = row.firstPage
   return {
     ...row,
     handedOutAt: Number(row.handedOutAt),
-    dueAt: dueOf({ round: row.round, dueAt: number(row.dueAt) }, number(dueOfHandout)),
-    handedInAt: number(row.handedInAt),
-    changedAt: number(row.changedAt),
+    dueAt: dueOf({ round: row.round, dueAt: asMillis(row.dueAt) }, asMillis(dueOfHandout)),
+    handedInAt: asMillis(row.handedInAt),
+    changedAt: asMillis(row.changedAt),
     firstPage: asSent({ ...page, printed: printedFor(page.printed, setId) }),
   }
 }

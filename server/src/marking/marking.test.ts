@@ -14,6 +14,7 @@ import {
   type WorksheetWhole,
 } from '@hand-back/core'
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
+import { handBackDue } from '../copies/index.ts'
 import { lineStroke } from '../test/ink.ts'
 import { firstPageOf, giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
 
@@ -266,4 +267,55 @@ test('what was done so far on each copy: pages, recordings that are still there,
   ])
   expect((await done())?.worked).toBe(40_000)
   expect(await other.status('GET', `/handouts/${handout}/work`)).toBe(404)
+})
+
+test('handed back at a moment, for another go with its own date: not one bit before, all of it then; not if it was taken back', async () => {
+  const { teacher, student, other, handout, copy, giveMark } = await marked()
+  const row = async () =>
+    (await teacher.get<HandoutWhole>(`/handouts/${handout}`)).copies.find(({ id }) => id === copy)!
+  const at = Date.now() + 3_600_000
+  const dueAt = at + 86_400_000
+  const heard: unknown[] = []
+  const device = await student.device()
+  for (const name of ['tray', 'standing', 'handout', 'events'] as const)
+    device.on(name, (news?: unknown) => heard.push([name, news]))
+  await student.follow(copy)
+  await teacher.keep(copy, [giveMark(0, 1)])
+  const plan = (more: object = {}) =>
+    teacher.post<{ handedBack: string[] }>(`/handouts/${handout}/hand-back`, { copies: [copy], at, ...more })
+  expect(await plan({ again: { dueAt } })).toEqual({ handedBack: [copy] })
+  expect(await row()).toMatchObject({ state: 'handed in', handsBackAt: at })
+  const clock = (now: number) => ({ ...school.server.context, now: () => now })
+  await handBackDue(clock(at - 1))
+  expect(await row()).toMatchObject({ state: 'handed in', handsBackAt: at })
+  expect(heard).toEqual([])
+  const seen = async () =>
+    JSON.stringify([
+      await student.get('/tray'),
+      await student.get(`/copies/${copy}`),
+      await student.get(`/copies/${copy}/log`),
+    ])
+  expect(await seen()).not.toMatch(/"mark"|handsBack/)
+
+  await handBackDue(clock(at))
+  expect(await row()).toMatchObject({ state: 'another go', round: 2, handsBackAt: null, dueAt })
+  expect(await seen()).toMatch(/"mark"/)
+  const whole = await student.get<{ dueAt: number }>(`/copies/${copy}`)
+  expect(whole.dueAt).toBe(dueAt)
+  await handBackDue(clock(at + 1))
+  expect((await row()).round).toBe(2)
+
+  // Planned again, called off, planned once more and taken back: it stays with its student.
+  await student.post(`/copies/${copy}/hand-in`)
+  await plan()
+  await teacher.patch(`/copies/${copy}`, { handsBackAt: null })
+  await handBackDue(clock(at))
+  expect((await row()).state).toBe('handed in')
+  await plan()
+  await student.post(`/copies/${copy}/take-back`)
+  await handBackDue(clock(at))
+  expect(await row()).toMatchObject({ state: 'another go', handsBackAt: null })
+  // What nobody handed in is not planned, and what is another's not touched.
+  expect(await plan()).toEqual({ handedBack: [] })
+  expect(await other.status('POST', `/handouts/${handout}/hand-back`, { copies: [copy], at })).toBe(404)
 })

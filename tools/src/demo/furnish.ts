@@ -262,15 +262,18 @@ class School {
     layer: Layer,
     ink: PageInk,
   ): Promise<void> {
-    const events: PageEvent[] = [...ink].flatMap(([number, strokes]) =>
-      strokes.map((stroke) => ({
+    const drawn = [...ink].flatMap(([number, strokes]) => strokes.map((stroke) => ({ number, stroke })))
+    // Some write faster than others; the last stroke was made just now.
+    const pace = (3 + (this.#students.indexOf(copy.student) % 5)) * 1000
+    const events = drawn.map(
+      ({ number, stroke }, index): PageEvent => ({
         id: this.#makeId(),
         page: pages[number]!.id,
         layer,
-        madeAt: this.#clock,
+        madeAt: this.#clock - (drawn.length - 1 - index) * pace,
         act: 'add',
         items: [stroke],
-      })),
+      }),
     )
     await this.#keeper.keep(layer === 'work' ? copy.student : this.#teacher, copy.id, events)
     for (const [number, strokes] of ink) {

@@ -1,4 +1,4 @@
-import type { CopyState, Deal, Way } from '@hand-back/core'
+import type { CopyState, Deal, GoWish, Way } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import {
   bigint,
@@ -103,6 +103,9 @@ export const copies = pgTable(
     markingBegan: boolean('marking_began').notNull().default(false),
     /** The teacher said that this round is reviewed, or is not; null: neither. */
     reviewed: boolean(),
+    /** It goes back by itself at this moment, in this way. */
+    handsBackAt: moment('hands_back_at'),
+    handsBackFor: jsonb('hands_back_for').$type<GoWish>(),
     /** Where it stood before it was handed back, until it is read. */
     stateBefore: text('state_before').$type<CopyState>(),
     workSeq: integer('work_seq').notNull().default(0),
@@ -115,7 +118,10 @@ export const copies = pgTable(
     /** What its log and its attachments take. */
     bytes: bigint({ mode: 'number' }).notNull().default(0),
   },
-  (table) => [index().on(table.handoutId)],
+  (table) => [
+    index().on(table.handoutId),
+    index().on(table.handsBackAt).where(sql`hands_back_at IS NOT NULL`),
+  ],
 )
 
 /** Who has a place in a copy. Leaving is a date, not a deletion: what they made stays theirs. */

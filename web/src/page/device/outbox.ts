@@ -3,6 +3,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Meaning } from '../../api/meaning.ts'
 import { Sender } from '../../api/sender.ts'
 import type { Attachment, Keepsake, Kept, Typing } from './keepsake.ts'
+import { LatestTyping } from './latestTyping.ts'
 import type { OtherTabs } from './otherTabs.ts'
 import { nextBatch, unsigned } from './outgoing.ts'
 import { type Entry, Storing } from './storing.ts'
@@ -75,6 +76,7 @@ export class Outbox {
   readonly #carrier: Carrier
   readonly #tabs: OtherTabs | undefined
   readonly #storing: Storing
+  readonly #typing: LatestTyping
   readonly #listeners = new Set<Listener>()
   readonly #deletedListeners = new Set<DeletedListener>()
   #entries: Entry[] = []
@@ -99,6 +101,7 @@ export class Outbox {
     this.#keepsake = keepsake
     this.#carrier = carrier
     this.#tabs = tabs
+    this.#typing = new LatestTyping(keepsake)
     this.#storing = new Storing(keepsake, carrier.pause, {
       entries: () => (this.#closed ? [] : this.#entries),
       isOver: (event) => this.#over.has(event),
@@ -169,12 +172,12 @@ export class Outbox {
 
   /** Keeps what is being typed, which is no event yet, at every change. Where the device cannot, the next rest sends it. */
   keepTyping(typing: Omit<Typing, 'person'>): Promise<void> {
-    return this.#keepsake.putTyping({ ...typing, person: this.#person }).catch(() => {})
+    return this.#typing.keep({ ...typing, person: this.#person })
   }
 
   /** What was typed is an event now. */
   typed(copy: string, at: string): Promise<void> {
-    return this.#keepsake.dropTyping({ person: this.#person, copy, at }).catch(() => {})
+    return this.#typing.drop({ person: this.#person, copy, at })
   }
 
   /** What was being typed in a copy when its tab ended. */

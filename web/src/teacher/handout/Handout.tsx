@@ -26,6 +26,7 @@ import { useMarking } from '../marking/useMarking.ts'
 import { TakeAway } from '../TakeAway.tsx'
 import { DoneSoFar } from './DoneSoFar.tsx'
 import { FilterRow } from './FilterRow.tsx'
+import { HandBackDialog } from './HandBackDialog.tsx'
 import { handBack } from './handBack.ts'
 import { InUse } from './InUse.tsx'
 import { OneCopy } from './OneCopy.tsx'
@@ -45,6 +46,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
   const { id, title, className, copies } = handout
   const navigate = useNavigate()
   const [printing, setPrinting] = useState(false)
+  const [handingBack, setHandingBack] = useState(false)
   const [wished, setFilter] = useState<PileFilter>()
   const sums = useMarking(id)?.sums
   const work = useHandoutWork(id)
@@ -87,18 +89,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
             Hand back the {marked.length} you wrote on
           </Button>
         )}
-        {toMark.length > marked.length && (
-          <Button
-            onClick={() =>
-              void handBack(
-                id,
-                toMark.map((copy) => copy.id),
-              )
-            }
-          >
-            Hand back all {toMark.length}
-          </Button>
-        )}
+        {toMark.length > 0 && <Button onClick={() => setHandingBack(true)}>Hand back …</Button>}
         <LinkButton to={`/handout/${id}/pile/first`} look="main">
           {toMark.length > 0 ? `Mark ${toMark.length}` : 'Open the pile'}
         </LinkButton>
@@ -111,6 +102,9 @@ function Table({ handout }: { handout: HandoutWhole }) {
           head="Name, class and page at the head of each page"
           onClose={() => setPrinting(false)}
         />
+      )}
+      {handingBack && (
+        <HandBackDialog handout={handout} sums={sums ?? []} onClose={() => setHandingBack(false)} />
       )}
       <InUse handout={handout} />
       <FilterRow offered={filtersOf(copies, facts)} filter={filter} onFilter={setFilter} />
@@ -174,6 +168,9 @@ const columnsOf = (
         {copy.withdrawn && <span className="text-ochre">withdrawn</span>}
         {copy.dueAt !== null && <span className="text-ink-soft">{sayDue(copy.dueAt)}</span>}
         {copy.markingBegan && copy.state === 'handed in' && <span className="text-madder">written on</span>}
+        {copy.handsBackAt !== null && (
+          <span className="text-slate">goes back {sayWhen(copy.handsBackAt)}</span>
+        )}
       </span>
     ),
   },
@@ -189,7 +186,7 @@ const columnsOf = (
     id: 'work',
     head: 'Done so far',
     orderBy: ({ id }) => work.find(({ copy }) => copy === id)?.worked ?? null,
-    className: 'max-tablet:hidden',
+    className: 'max-handheld:hidden',
     cellClass: 'tabular pr-4 text-ink-soft',
     cell: ({ id, pageNumbers }) => (
       <DoneSoFar work={work.find(({ copy }) => copy === id)} of={pageNumbers?.length ?? handout.pageCount} />

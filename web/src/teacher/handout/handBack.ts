@@ -1,29 +1,61 @@
-import { CALLS } from '@hand-back/core'
+import { CALLS, type HandBackRequest } from '@hand-back/core'
 import { ask } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
-import { capital, count } from '../../ui/when.ts'
+import { capital, count, sayWhen } from '../../ui/when.ts'
+
+/** How copies are handed back: left out, now and to be read. */
+export type HandingBack = Omit<HandBackRequest, 'copies'>
 
 /**
- * Hands copies back and says how many went; as long as nobody has read them, that can be undone. Those that
- * were never opened stay.
+ * Hands copies back, now or later, and says how many go; as long as nobody has read them, that can be undone. Those
+ * that were never opened stay.
  */
-export async function handBack(handout: string, copies: readonly string[]): Promise<void> {
+export async function handBack(
+  handout: string,
+  copies: readonly string[],
+  how: HandingBack = {},
+): Promise<void> {
   try {
-    const { handedBack } = await ask(CALLS.handBackMany, { handout }, { copies })
+    const { handedBack } = await ask(CALLS.handBackMany, { handout }, { ...how, copies })
     refreshed(handout)
-    const sentence = `${capital(count(handedBack.length, 'copy is', 'copies are'))} handed back.`
-    sayDone(sentence, handedBack.length > 0 ? () => void bringBack(handout, handedBack) : undefined)
+    sayDone(
+      toldOf(handedBack.length, how),
+      handedBack.length > 0 ? undoOf(handout, handedBack, how) : undefined,
+    )
   } catch (error) {
     sayProblem(error)
   }
 }
 
+function toldOf(copies: number, { at, again }: HandingBack): string {
+  const these = capital(count(copies, 'copy', 'copies'))
+  if (at) return `${these} will go back ${sayWhen(at)}.`
+  return `${these} ${copies === 1 ? 'is' : 'are'} handed back${again ? ' for another go' : ''}.`
+}
+
+/** Another go is not taken back: its students may have begun. */
+function undoOf(handout: string, copies: readonly string[], { at, again }: HandingBack) {
+  if (at) return () => void keepBack(handout, copies)
+  return again ? undefined : () => void bringBack(handout, copies)
+}
+
+/** Copies that were to go back by themselves stay. */
+export const keepBack = (handout: string, copies: readonly string[]): Promise<void> =>
+  withEach(handout, copies, (copy) => ask(CALLS.changeCopy, { copy }, { handsBackAt: null }))
+
 /** Brings copies back to where they stood before they were handed back. Those that were read meanwhile stay. */
-export async function bringBack(handout: string, copies: readonly string[]): Promise<void> {
-  const brought = await Promise.allSettled(copies.map((copy) => ask(CALLS.bringBack, { copy })))
+export const bringBack = (handout: string, copies: readonly string[]): Promise<void> =>
+  withEach(handout, copies, (copy) => ask(CALLS.bringBack, { copy }))
+
+async function withEach(
+  handout: string,
+  copies: readonly string[],
+  act: (copy: string) => Promise<unknown>,
+): Promise<void> {
+  const done = await Promise.allSettled(copies.map(act))
   refreshed(handout)
-  const refused = brought.find((each) => each.status === 'rejected')
+  const refused = done.find((each) => each.status === 'rejected')
   if (refused) sayProblem(refused.reason)
 }
 

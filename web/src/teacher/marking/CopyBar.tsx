@@ -1,20 +1,20 @@
-import { CALLS, type CopyRow, type HandoutWhole } from '@hand-back/core'
-import { ask } from '../../api/ask.ts'
-import { refresh } from '../../api/queries.ts'
+import type { CopyRow, CopySum, HandoutWhole } from '@hand-back/core'
+import { useState } from 'react'
 import { allArrived } from '../../page/device/allArrived.ts'
 import type { Outbox } from '../../page/device/outbox.ts'
 import { Button } from '../../ui/Button.tsx'
 import { StateTag } from '../../ui/Corner.tsx'
-import { sayProblem } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
 import { sayWhen } from '../../ui/when.ts'
-import { bringBack, handBack } from '../handout/handBack.ts'
+import { HandBackDialog } from '../handout/HandBackDialog.tsx'
+import { bringBack, handBack, keepBack } from '../handout/handBack.ts'
 import { TakeAway } from '../TakeAway.tsx'
 import { HandBackEarly } from './HandBackEarly.tsx'
 
 interface CopyBarProps {
   handout: HandoutWhole
   row: CopyRow
+  sums: readonly CopySum[]
   outbox: Outbox
 }
 
@@ -25,22 +25,14 @@ export function firstOf({ namesHidden }: HandoutWhole, { name, shared }: CopyRow
 }
 
 /** Over the page while marking: whose copy, where it stands, and what to do with it. */
-export function CopyBar({ handout, row, outbox }: CopyBarProps) {
+export function CopyBar({ handout, row, sums, outbox }: CopyBarProps) {
   const { state, round, name } = row
   const first = firstOf(handout, row)
   // Ink that came after the step would belong to the next round.
   const back = useAct(async () => {
     if (await allArrived(outbox, row.id)) await handBack(handout.id, [row.id])
   })
-  const again = useAct(async () => {
-    if (!(await allArrived(outbox, row.id))) return
-    try {
-      await ask(CALLS.anotherGo, { copy: row.id })
-      await refresh(CALLS.handout, { handout: handout.id })
-    } catch (error) {
-      sayProblem(error)
-    }
-  })
+  const [asks, setAsks] = useState(false)
   return (
     <div className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-card px-4 py-1.5">
       <h2 className="text-lg leading-tight whitespace-nowrap">{name}</h2>
@@ -60,9 +52,20 @@ export function CopyBar({ handout, row, outbox }: CopyBarProps) {
         <Button onClick={() => void bringBack(handout.id, [row.id])}>Bring it back</Button>
       )}
       {(state === 'handed in' || state === 'handed back') && (
-        <Button onClick={() => void again.run()} disabled={again.busy}>
-          Ask for another go
-        </Button>
+        <Button onClick={() => setAsks(true)}>Another go …</Button>
+      )}
+      {asks && (
+        <HandBackDialog
+          handout={handout}
+          sums={sums}
+          only={row}
+          again
+          ready={() => allArrived(outbox, row.id)}
+          onClose={() => setAsks(false)}
+        />
+      )}
+      {row.handsBackAt !== null && (
+        <Button onClick={() => void keepBack(handout.id, [row.id])}>Not by itself</Button>
       )}
       {state === 'handed in' && (
         <Button look="back" onClick={() => void back.run()} disabled={back.busy}>
@@ -73,7 +76,9 @@ export function CopyBar({ handout, row, outbox }: CopyBarProps) {
   )
 }
 
-function told({ state, stateBefore }: CopyRow, first: string): string {
+function told({ state, stateBefore, handsBackAt }: CopyRow, first: string): string {
+  if (handsBackAt !== null)
+    return `It goes back by itself ${sayWhen(handsBackAt)}. Until then ${first} sees nothing.`
   if (stateBefore !== null) return `${first} has not read it yet: you can still bring it back.`
   if (state === 'handed back') return `${first} sees what you write here at once.`
   if (state === 'waiting') return `${first} has not opened it. You can write once it is opened.`

@@ -16,11 +16,13 @@ import { CopyBar, firstOf } from './CopyBar.tsx'
 import { MarkedCopy } from './MarkedCopy.tsx'
 import { PileChoices } from './PileChoices.tsx'
 import { PileList } from './PileList.tsx'
+import type { PileFacts } from './pileFilter.ts'
 import { isReviewed } from './pileOrder.ts'
 import { Reviewed, sayReviewed } from './Reviewed.tsx'
 import { type Seeing, SeeingChoice } from './SeeingChoice.tsx'
+import { useHandoutWork } from './useHandoutWork.ts'
 import { useMarking } from './useMarking.ts'
-import { usePile } from './usePile.ts'
+import { type PileWish, usePile } from './usePile.ts'
 
 const NO_SUMS: readonly CopySum[] = []
 
@@ -37,7 +39,9 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   const navigate = useNavigate()
   const marking = useMarking(handout.id)
   const sums = marking?.sums ?? NO_SUMS
-  const { pile, by, putInOrder } = usePile(handout, sums)
+  const work = useHandoutWork(handout.id)
+  const facts: PileFacts = { dueAt: handout.dueAt, sums, work, now: Date.now() }
+  const { pile, wish, settleAs } = usePile(handout, facts)
   const index = wanted === 'first' ? 0 : pile.findIndex(({ id }) => id === wanted)
   const row = pile[index]
   const open = useCallback(
@@ -70,9 +74,17 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
       void queryClient.prefetchQuery({ ...queries.copy(next.id), staleTime: Number.POSITIVE_INFINITY })
   }, [next])
 
+  const onWish = (next: PileWish) => {
+    const ids = settleAs(next)
+    // The copy that one looks at stays, where it is one of those.
+    if (!row || !ids.includes(row.id)) open(handout.copies.find(({ id }) => id === ids[0]))
+  }
+
   if (!row) return <Empty title="This copy is not in the pile">It may belong to another hand-out.</Empty>
-  const written = pile.filter((copy) => copy.state === 'handed in' && copy.markingBegan).map(({ id }) => id)
-  const toMark = pile.filter(({ state }) => state === 'handed in')
+  const written = handout.copies
+    .filter((copy) => copy.state === 'handed in' && copy.markingBegan)
+    .map(({ id }) => id)
+  const toMark = handout.copies.filter(({ state }) => state === 'handed in')
   const reviewed = toMark.filter((copy) => isReviewed(copy, sums)).map(({ id }) => id)
   const toBack = reviewed.length > 0 ? reviewed : written
   return (
@@ -82,18 +94,23 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
           <span className="max-w-[340px] truncate">{handout.title}</span>
         </LinkButton>
         <h1 className="sr-only">{handout.title}</h1>
-        <span className="whitespace-nowrap text-ink-soft max-tablet:hidden">
-          {handout.className} · {reviewed.length} of {toMark.length} handed in are reviewed
-        </span>
+        <span className="whitespace-nowrap text-ink-soft max-tablet:hidden">{handout.className}</span>
         <span className="flex-1" />
         <KeptSign outbox={outboxOf(person.id)} copy={row.id} />
-        <PileChoices handout={handout} by={by} onOrder={putInOrder} />
+        <PileChoices handout={handout} facts={facts} wish={wish} onWish={onWish} />
         <SeeingChoice seeing={seeing} onChange={setSeeing} />
       </header>
       <div className="flex min-h-0 flex-1">
-        <PileList pile={pile} sums={sums} current={row.id} onOpen={open} />
+        <PileList
+          pile={pile}
+          sums={sums}
+          current={row.id}
+          reviewed={reviewed.length}
+          of={toMark.length}
+          onOpen={open}
+        />
         <div className="flex min-w-0 flex-1 flex-col">
-          <CopyBar handout={handout} row={row} outbox={outboxOf(person.id)} />
+          <CopyBar handout={handout} row={row} sums={sums} outbox={outboxOf(person.id)} />
           {shown && !whole.isError ? (
             <MarkedCopy
               copy={shown.copy}

@@ -5,16 +5,19 @@ import { keyOf, queryClient, refresh } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { INPUT } from '../../ui/Field.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { filtersOf, PILE_FILTERS, type PileFacts, type PileFilter } from './pileFilter.ts'
 import { PILE_ORDERS, type PileOrder } from './pileOrder.ts'
+import type { PileWish } from './usePile.ts'
 
 interface PileChoicesProps {
   handout: HandoutWhole
-  by: PileOrder
-  onOrder: (by: PileOrder) => void
+  facts: PileFacts
+  wish: PileWish
+  onWish: (wish: PileWish) => void
 }
 
-/** In which order one goes through the pile, and whether one sees names: school sends none while they are hidden. */
-export function PileChoices({ handout, by, onOrder }: PileChoicesProps) {
+/** Which copies one goes through and in which order, and whether one sees names: school sends none while they are hidden. */
+export function PileChoices({ handout, facts, wish, onWish }: PileChoicesProps) {
   const { id, namesHidden } = handout
   const hide = useAct(async () => {
     await ask(CALLS.changeHandout, { handout: id }, { namesHidden: !namesHidden })
@@ -25,10 +28,25 @@ export function PileChoices({ handout, by, onOrder }: PileChoicesProps) {
   return (
     <>
       <select
+        aria-label="Which copies"
+        value={wish.only ?? 'all'}
+        onChange={({ target }) =>
+          onWish({ ...wish, only: target.value === 'all' ? undefined : (target.value as PileFilter) })
+        }
+        className={`${INPUT} !w-44 max-tablet:!w-28`}
+      >
+        <option value="all">all {handout.copies.length}</option>
+        {filtersOf(handout.copies, facts).map(({ filter, count }) => (
+          <option key={filter} value={filter}>
+            {PILE_FILTERS[filter]} ({count})
+          </option>
+        ))}
+      </select>
+      <select
         aria-label="Order of the pile"
-        value={by}
-        onChange={(event) => onOrder(event.target.value as PileOrder)}
-        className={`${INPUT} !w-44 max-tablet:!w-32`}
+        value={wish.by}
+        onChange={({ target }) => onWish({ ...wish, by: target.value as PileOrder })}
+        className={`${INPUT} !w-44 max-tablet:!w-28`}
       >
         {Object.entries(PILE_ORDERS).map(([value, words]) => (
           <option key={value} value={value}>

@@ -17,6 +17,7 @@ const row = (id: string, more: Partial<CopyRow>): CopyRow => ({
   stateBefore: null,
   handedInAt: null,
   dueAt: null,
+  handsBackAt: null,
   withdrawn: false,
   ...more,
 })

@@ -17,6 +17,7 @@ const row = fc.record({
   reviewed: fc.constant(null),
   stateBefore: fc.constant(null),
   dueAt: fc.constant(null),
+  handsBackAt: fc.constant(null),
   withdrawn: fc.constant(false),
   handedInAt: fc.option(fc.nat(1000), { nil: null }),
 }) satisfies fc.Arbitrary<CopyRow>

@@ -1,0 +1,91 @@
+import { type CopyState, type GoWish, type Person, Refused } from '@hand-back/core'
+import { and, eq, inArray, lte } from 'drizzle-orm'
+import type { Context } from '../context.ts'
+import { copies, handouts, people } from '../db/schema.ts'
+import { ownHandout } from '../handouts/index.ts'
+import { notHere } from '../http/as.ts'
+import { causeOf } from '../http/errors.ts'
+import { copyFor } from './place.ts'
+import { takeStep } from './standing.ts'
+
+interface HandingBack {
+  readonly copies: readonly string[]
+  /** In milliseconds since 1970; null: now. */
+  readonly at: number | null
+  /** For another go; null: to be read. */
+  readonly again: GoWish | null
+}
+
+/**
+ * Hands copies of a hand-out back, now or at a moment. Returns the ids of those that go; those that the rules refuse
+ * stay as they are. Throws `Refused` (404) for what is not this teacher's.
+ */
+export async function handBackMany(
+  context: Context,
+  person: Person,
+  handoutId: string,
+  { copies: ids, at, again }: HandingBack,
+): Promise<string[]> {
+  await ownHandout(context.db, person.id, handoutId)
+  for (const id of ids)
+    if ((await copyFor(context.db, person, id)).copy.handoutId !== handoutId) throw notHere()
+  if (at !== null && at > context.now()) return planned(context, handoutId, ids, at, again)
+  const done: string[] = []
+  for (const id of new Set(ids)) {
+    try {
+      await handBack(context, person, id, again)
+      done.push(id)
+    } catch (error) {
+      if (!(error instanceof Refused) || error.status === 404) throw error
+    }
+  }
+  return done
+}
+
+const handBack = (context: Context, person: Person, id: string, again: GoWish | null, only?: CopyState) =>
+  takeStep(context, person, id, again ? 'anotherGo' : 'handBack', {
+    ...(again ? { go: again } : {}),
+    ...(only ? { only } : {}),
+  })
+
+/** Only what is handed in can be planned: nothing is taken from under a working hand while nobody looks. */
+async function planned(
+  { db, news }: Context,
+  handoutId: string,
+  ids: readonly string[],
+  at: number,
+  again: GoWish | null,
+): Promise<string[]> {
+  const rows = await db
+    .update(copies)
+    .set({ handsBackAt: new Date(at), handsBackFor: again })
+    .where(and(eq(copies.handoutId, handoutId), inArray(copies.id, [...ids]), eq(copies.state, 'handed in')))
+    .returning({ id: copies.id })
+  for (const { id } of rows) news.rowChanged({ id, handoutId })
+  return rows.map(({ id }) => id)
+}
+
+/** Hands back every copy whose moment has come, as its teacher would. What is not handed in any more stays. */
+export async function handBackDue(context: Context): Promise<void> {
+  const { db, log } = context
+  const now = new Date(context.now())
+  const due = await db
+    .select({ id: copies.id, again: copies.handsBackFor, teacher: people.id, name: people.name })
+    .from(copies)
+    .innerJoin(handouts, eq(handouts.id, copies.handoutId))
+    .innerJoin(people, eq(people.id, handouts.teacherId))
+    .where(lte(copies.handsBackAt, now))
+  for (const { id, again, teacher, name } of due) {
+    const person: Person = { id: teacher, name, role: 'teacher' }
+    try {
+      await handBack(context, person, id, again, 'handed in')
+    } catch (error) {
+      // One that cannot go does not keep the others.
+      log.warn({ cause: causeOf(error), copy: id }, 'not handed back')
+    }
+    await db
+      .update(copies)
+      .set({ handsBackAt: null, handsBackFor: null })
+      .where(and(eq(copies.id, id), lte(copies.handsBackAt, now)))
+  }
+}
