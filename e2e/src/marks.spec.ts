@@ -157,7 +157,7 @@ test('a student goes through what came back piece by piece, answers it, and the 
 
   const row = student.getByRole('region', { name: 'What came back' })
   await expect(row.getByText('1 of 2')).toBeVisible()
-  await expect(row.getByText('Question 1 1½ of 2')).toBeVisible()
+  await expect(row.getByText('Question 1 · 1½ of 2')).toBeVisible()
   const framed = async (at: { x: number; y: number }) => {
     const [frame, place] = [await student.getByTestId('framed').boundingBox(), await onScreen(student, at)]
     return (

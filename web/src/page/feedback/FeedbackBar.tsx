@@ -2,7 +2,6 @@ import {
   type CopyWhole,
   type FeedbackStep,
   feedbackSteps,
-  handedBackRound,
   pageOf,
   repliesIn,
   sayMarks,
@@ -22,6 +21,8 @@ interface FeedbackBarProps {
   copy: CopyWhole
   store: CopyStore
   pages: readonly WorksheetPage[]
+  /** The round whose feedback one goes through. */
+  round: number
   /** Whether this person may say something on a page: it is not given to others. */
   mayReply: (page: string) => boolean
   /** Frames a piece of feedback; nothing: none any more. `turns`: turns to it too. */
@@ -36,11 +37,11 @@ const SWIPE = 60
 
 /** Going through what the teacher wrote, piece by piece: where, what it gave, and one's own answer to it. */
 export function FeedbackBar(props: FeedbackBarProps) {
-  const { copy, store, pages, mayReply, onStep, onKeys, onClose } = props
-  const { log, state, round } = useStore(store.view)
+  const { copy, store, pages, round, mayReply, onStep, onKeys, onClose } = props
+  const { log } = useStore(store.view)
   const steps = useMemo(
-    () => feedbackSteps(pages, (id) => pageOf(log, id), copy.questions, handedBackRound({ state, round })),
-    [pages, log, copy.questions, state, round],
+    () => feedbackSteps(pages, (id) => pageOf(log, id), copy.questions, round),
+    [pages, log, copy.questions, round],
   )
   const replies = useMemo(() => repliesIn(pages.map(({ id }) => pageOf(log, id))), [pages, log])
   const [at, setAt] = useState(() =>
@@ -138,7 +139,7 @@ function StepWords({ step, questions }: { step: FeedbackStep; questions: CopyWho
       {label && <b>Question {label}</b>}
       {mark && (
         <b className="font-serif text-madder">
-          {' '}
+          {label && ' · '}
           {sayMarks(mark.given)} of {sayMarks(mark.full)}
         </b>
       )}

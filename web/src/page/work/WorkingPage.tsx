@@ -1,7 +1,7 @@
 import {
   boundsOfItem,
   type CopyWhole,
-  type FeedbackStep,
+  handedBackRound,
   isAnswer,
   mayRead,
   mayWriteOn,
@@ -11,7 +11,7 @@ import {
   type WorksheetPage,
   worksOn,
 } from '@hand-back/core'
-import { type ReactNode, useCallback, useEffect, useState } from 'react'
+import { type ReactNode, useCallback, useState } from 'react'
 import { useStore } from 'zustand'
 import { apiUrl } from '../../seat.ts'
 import { Cards, type HeldTool } from '../answers/Cards.tsx'
@@ -21,6 +21,7 @@ import type { CopyStore } from '../copy/copyStore.ts'
 import { usePhotos } from '../copy/usePhotos.ts'
 import { measure } from '../draw/letters.ts'
 import { StepFrame } from '../feedback/StepFrame.tsx'
+import { useStepping } from '../feedback/useStepping.ts'
 import type { KeyGroup } from '../keys/keyActs.ts'
 import { AnswerPlaces } from '../kinds/AnswerPlaces.tsx'
 import type { AnswerActs } from '../kinds/pageKind.ts'
@@ -90,8 +91,6 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   // With the teacher it takes no answers: nothing is said to it then.
   const hasFeedback = feedback.size > 0 && state !== 'handed in'
   const onFeedback = hasFeedback && !goes ? () => setGoes(true) : undefined
-  const [step, setStep] = useState<FeedbackStep>()
-  const [bringing, setBringing] = useState(false)
   const [stepKeys, setStepKeys] = useState<KeyGroup>()
   const work = useWork({
     copy,
@@ -107,19 +106,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
     moreKeys: stepKeys,
   })
   const { surface } = work
-  const onStep = useCallback(
-    (next: FeedbackStep | undefined, turns: boolean) => {
-      setStep(next)
-      setBringing(turns)
-      if (next && turns) turnToPage(next.page)
-    },
-    [turnToPage],
-  )
-  useEffect(() => {
-    if (!bringing || !step || !surface || step.page !== page.id) return
-    surface.bring(step.box)
-    setBringing(false)
-  }, [bringing, step, surface, page.id])
+  const { step, onStep } = useStepping(surface, page.id, turnToPage)
   const answered = useAnswersOf(seen.items)
   const working = useDrawnToWork(page, answered, work.elsewhere)
   const reading = useDrawnToRead(copy, page, answered)
@@ -170,6 +157,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
           mayReply={(of) => mayWriteOn(person.id, of, copy.owners)}
           store={store}
           pages={pages}
+          round={handedBackRound({ state, round })}
           onStep={onStep}
           onKeys={setStepKeys}
           onClose={() => setGoes(false)}

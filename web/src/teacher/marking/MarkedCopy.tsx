@@ -13,6 +13,9 @@ import { useDrawnToRead } from '../../page/answers/useDrawn.ts'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import { usePhotos } from '../../page/copy/usePhotos.ts'
 import { outboxOf } from '../../page/device/personOutbox.ts'
+import { StepFrame } from '../../page/feedback/StepFrame.tsx'
+import { useStepping } from '../../page/feedback/useStepping.ts'
+import type { KeyGroup } from '../../page/keys/keyActs.ts'
 import { PageTabs } from '../../page/pages/PageTabs.tsx'
 import { usePagesNow } from '../../page/pages/usePagesNow.ts'
 import type { Surface } from '../../page/surface/Surface.ts'
@@ -30,6 +33,7 @@ import { REMARK_DRAG, RemarkChooser } from './RemarkChooser.tsx'
 import type { Seeing } from './SeeingChoice.tsx'
 import { SignTags } from './SignTags.tsx'
 import { SIGN_KEYS, SIGN_NAMES, signOfKey } from './signKeys.ts'
+import { TheirView } from './TheirView.tsx'
 import { useGoingOn } from './useGoingOn.ts'
 import { type MarkedQuestion, useMarks } from './useMarks.ts'
 import { type RemarkPlace, useRemarkPlaces } from './useRemarkPlaces.ts'
@@ -44,6 +48,7 @@ interface MarkedCopyProps {
   person: Person
   tools: ReturnType<typeof useTools>
   seeing: Seeing
+  onSee: (seeing: Seeing) => void
   pageIndex: number
   onTurn: (index: number) => void
   /** What whoever has it is called. */
@@ -66,6 +71,7 @@ export function MarkedCopy({
   person,
   tools,
   seeing,
+  onSee,
   pageIndex,
   onTurn,
   first,
@@ -80,7 +86,8 @@ export function MarkedCopy({
   const index = Math.min(pageIndex, pages.length - 1)
   const page = pages[index]!
   const wanted = useCallback(
-    ({ layer }: Placed) => settled && (seeing === 'all' || (seeing === 'work' && layer !== 'feedback')),
+    ({ layer }: Placed) =>
+      settled && (seeing === 'all' || seeing === 'theirs' || (seeing === 'work' && layer !== 'feedback')),
     [seeing, settled],
   )
   const seen = useSeen(store, page.id, wanted)
@@ -144,6 +151,7 @@ export function MarkedCopy({
     }),
     [onNext, onReviewed, toFirst, signs.putHere],
   )
+  const [stepKeys, setStepKeys] = useState<KeyGroup>()
   const bytesOf = useCallback((name: string) => outboxOf(person.id).bytesOf(name), [person.id])
   const work = useWork({
     copy,
@@ -156,9 +164,10 @@ export function MarkedCopy({
     bytesOf,
     turn,
     turnToPage,
-    moreKeys,
+    moreKeys: stepKeys ?? moreKeys,
   })
   surface.current = work.surface
+  const stepping = useStepping(work.surface, page.id, turnToPage)
   const [colouring, setColouring] = useState(false)
   const shared = copy.way === 'group' || copy.way === 'all'
   const strokes = useMemo(
@@ -200,32 +209,51 @@ export function MarkedCopy({
           if (at && writes) putRemark(remark, { at }, false)
         }}
       >
-        <Worktop
-          copy={copy}
-          work={work}
-          ready={settled && ready}
-          drawn={drawn}
-          strokes={strokes}
-          photoUrl={photoUrl}
-          label={`Page ${index + 1} of ${copy.name}’s copy`}
-          onView={setView}
-          laid={(view) => (
-            <VoiceNotes
-              copy={copy.id}
-              view={view}
-              notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
-              soundOf={bytesOf}
+        <div className="flex min-w-0 flex-1 flex-col">
+          {seeing === 'theirs' && settled && (
+            <TheirView
+              key={copy.id}
+              copy={copy}
+              store={store}
+              pages={pages}
+              round={round}
+              onStep={stepping.onStep}
+              onKeys={setStepKeys}
+              onClose={() => onSee('all')}
             />
           )}
-          strip={(upright) => <WorkingStrip work={work} upright={upright} />}
-        >
-          <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
-          {state === 'waiting' && (
-            <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
-              {copy.name} has not opened this copy yet.
-            </p>
-          )}
-        </Worktop>
+          <Worktop
+            copy={copy}
+            work={work}
+            ready={settled && ready}
+            drawn={drawn}
+            strokes={strokes}
+            photoUrl={photoUrl}
+            label={`Page ${index + 1} of ${copy.name}’s copy`}
+            onView={setView}
+            laid={(view) => (
+              <>
+                {seeing === 'theirs' && stepping.step?.page === page.id && (
+                  <StepFrame box={stepping.step.box} view={view} />
+                )}
+                <VoiceNotes
+                  copy={copy.id}
+                  view={view}
+                  notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
+                  soundOf={bytesOf}
+                />
+              </>
+            )}
+            strip={(upright) => <WorkingStrip work={work} upright={upright} />}
+          >
+            <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
+            {state === 'waiting' && (
+              <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
+                {copy.name} has not opened this copy yet.
+              </p>
+            )}
+          </Worktop>
+        </div>
         <MarkColumn
           marks={marks}
           page={index}

@@ -89,9 +89,9 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   const toBack = reviewed.length > 0 ? reviewed : written
   return (
     <div className="flex h-full flex-col">
-      <header className="flex shrink-0 items-center gap-4 border-b border-rule bg-card px-5 py-1.5">
+      <header className="flex shrink-0 items-center gap-4 border-b border-rule bg-card px-5 py-1.5 max-tablet:gap-2 max-tablet:px-3">
         <LinkButton to={`/handout/${handout.id}`}>
-          <span className="max-w-[340px] truncate">{handout.title}</span>
+          <span className="max-w-[340px] truncate max-tablet:max-w-[120px]">{handout.title}</span>
         </LinkButton>
         <h1 className="sr-only">{handout.title}</h1>
         <span className="whitespace-nowrap text-ink-soft max-tablet:hidden">{handout.className}</span>
@@ -119,6 +119,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
               person={person}
               tools={tools}
               seeing={seeing}
+              onSee={setSeeing}
               pageIndex={pageIndex}
               onTurn={setPageIndex}
               first={firstOf(handout, row)}

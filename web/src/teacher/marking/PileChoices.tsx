@@ -33,7 +33,7 @@ export function PileChoices({ handout, facts, wish, onWish }: PileChoicesProps) 
         onChange={({ target }) =>
           onWish({ ...wish, only: target.value === 'all' ? undefined : (target.value as PileFilter) })
         }
-        className={`${INPUT} !w-44 max-tablet:!w-28`}
+        className={`${INPUT} !w-44 max-tablet:!w-[100px]`}
       >
         <option value="all">all {handout.copies.length}</option>
         {filtersOf(handout.copies, facts).map(({ filter, count }) => (
@@ -46,7 +46,7 @@ export function PileChoices({ handout, facts, wish, onWish }: PileChoicesProps) 
         aria-label="Order of the pile"
         value={wish.by}
         onChange={({ target }) => onWish({ ...wish, by: target.value as PileOrder })}
-        className={`${INPUT} !w-44 max-tablet:!w-28`}
+        className={`${INPUT} !w-44 max-tablet:!w-[100px]`}
       >
         {Object.entries(PILE_ORDERS).map(([value, words]) => (
           <option key={value} value={value}>

@@ -4,9 +4,10 @@ const CHOICES = [
   ['sheet', 'Sheet'],
   ['work', 'Work'],
   ['all', 'All'],
+  ['theirs', 'Their view'],
 ] as const
 
-/** What to see: the printed sheet alone, the student's work on it, or all with the feedback. */
+/** What to see: the printed sheet alone, the student's work on it, all with the feedback, or what the student gets. */
 export type Seeing = (typeof CHOICES)[number][0]
 
 export function SeeingChoice({ seeing, onChange }: { seeing: Seeing; onChange: (seeing: Seeing) => void }) {
@@ -15,13 +16,13 @@ export function SeeingChoice({ seeing, onChange }: { seeing: Seeing; onChange: (
       label="What to see"
       value={seeing}
       onChoose={onChange}
-      className="flex overflow-hidden rounded-tag border border-ink-soft/60"
+      className="flex shrink-0 overflow-hidden rounded-tag border border-ink-soft/60"
     >
       {CHOICES.map(([value, name]) => (
         <Option
           key={value}
           value={value}
-          className={`min-h-[36px] px-3 font-semibold ${seeing === value ? 'bg-ink text-sheet' : 'bg-sheet hover:bg-blotter'}`}
+          className={`min-h-[36px] px-3 font-semibold whitespace-nowrap pointer-coarse:min-h-11 max-tablet:px-2 ${seeing === value ? 'bg-ink text-sheet' : 'bg-sheet hover:bg-blotter'}`}
         >
           {name}
         </Option>
