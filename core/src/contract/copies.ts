@@ -47,6 +47,10 @@ export type CopyWhole = z.infer<typeof copyWhole>
 /** The longest voice note, in seconds. */
 export const MOST_VOICE_SECONDS = 120
 
+/** What came back on a copy: on how many pages there is feedback, and what its marks come to, in hundredths. */
+export const cameBack = z.object({ pages: z.number(), given: z.number(), full: z.number() })
+export type CameBack = z.infer<typeof cameBack>
+
 /** One thing in a student's tray. */
 export const trayEntry = z.object({
   copy: z.uuid(),
@@ -66,6 +70,8 @@ export const trayEntry = z.object({
   isNew: z.boolean(),
   state: copyState,
   round: z.number(),
+  /** What came back on it; a device may know a tray from a time when this was not told. */
+  back: cameBack.nullable().default(null),
   pageCount: z.number(),
   firstPage: worksheetPage,
 })

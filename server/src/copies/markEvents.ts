@@ -1,7 +1,7 @@
 import type { Item, KeptEvent, Layer } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
-import { type EventRow, fromStored } from './storedEvent.ts'
+import { fromStoredByCopy } from './storedEvent.ts'
 
 /** The feedback events of copies that may concern marks, in order: those that lay marks down, change or take things. */
 export const markEvents = (db: Queries, copies: readonly string[]) =>
@@ -20,13 +20,7 @@ export async function eventsAbout(
     FROM event WHERE copy_id = ANY(${sql.param([...copies])}::uuid[]) AND layer = ${layer}
       AND (body->'items' @> ${JSON.stringify([{ kind }])}::jsonb OR body->>'act' IN ('take', 'bring', 'change'))
     ORDER BY copy_id, seq`)
-  const found = new Map<string, KeptEvent[]>()
-  for (const { copy, ...row } of rows as unknown as (EventRow & { copy: string })[]) {
-    const events = found.get(copy) ?? []
-    found.set(copy, events)
-    events.push(fromStored({ ...row, keptAt: Number(row.keptAt) }))
-  }
-  return found
+  return fromStoredByCopy(rows)
 }
 
 /** Whether an event may change what marks a copy has. */

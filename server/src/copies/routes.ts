@@ -1,7 +1,9 @@
 import { CALLS } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
+import { ownHandout, trayOf } from '../handouts/index.ts'
 import { answering } from '../http/answering.ts'
+import { cameBackOn } from './cameBack.ts'
 import { handBackMany } from './handBack.ts'
 import { copyFor } from './place.ts'
 import { readWholeLog } from './readLog.ts'
@@ -12,6 +14,11 @@ export function copyRoutes(context: Context): Router {
   const { db } = context
   const router = Router()
 
+  answering(router, CALLS.tray, async ({ person }) => {
+    const tray = await trayOf(db, person.id)
+    const back = await cameBackOn(db, tray)
+    return tray.map((entry) => ({ ...entry, back: back.get(entry.copy) ?? null }))
+  })
   answering(router, CALLS.copy, ({ person, ids }) => wholeCopy(db, person, ids.copy))
 
   /** Everything that was ever done to a copy, as far as this person may read it. */
@@ -26,9 +33,11 @@ export function copyRoutes(context: Context): Router {
       return { copy: id, state, round }
     })
 
-  answering(router, CALLS.handBackMany, async ({ person, ids, sent }) => ({
-    handedBack: await handBackMany(context, person, ids.handout, sent),
-  }))
+  answering(router, CALLS.handBackMany, async (asking) => {
+    const { person, ids } = asking
+    const { id } = await ownHandout(db, person.id, ids.handout)
+    return { handedBack: await handBackMany(context, person, id, asking.sent) }
+  })
 
   return router
 }

@@ -54,3 +54,14 @@ export function fromStored({ body, ink, version, ...kept }: EventRow): KeptEvent
   })
   return { ...told, items, ...kept } as unknown as KeptEvent
 }
+
+/** Events of several copies, as rows of the database tell them, in their order by copy. */
+export function fromStoredByCopy(rows: readonly Record<string, unknown>[]): Map<string, KeptEvent[]> {
+  const found = new Map<string, KeptEvent[]>()
+  for (const { copy, ...row } of rows as unknown as (EventRow & { copy: string })[]) {
+    const events = found.get(copy) ?? []
+    found.set(copy, events)
+    events.push(fromStored({ ...row, keptAt: Number(row.keptAt) }))
+  }
+  return found
+}

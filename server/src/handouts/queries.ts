@@ -164,8 +164,8 @@ async function pagesOfHandout(db: Queries, handoutId: string): Promise<Stub[]> {
   return rows as unknown as Stub[]
 }
 
-/** What lies in a student's tray: every copy they have a place in that is open and was not withdrawn, newest first. */
-export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[]> {
+/** What lies in a student's tray, but what came back on it: every copy they have a place in that is open and was not withdrawn, newest first. */
+export async function trayOf(db: Queries, studentId: string): Promise<Omit<TrayEntry, 'back'>[]> {
   const { rows } = await db.execute(sql`
     SELECT c.id AS copy, h.title, h.unit, k.name AS "className", h.directions, h.way, c.name AS "sharedName",
       extract(epoch FROM c.due_at) * 1000 AS "dueAt", extract(epoch FROM h.due_at) * 1000 AS "dueOfHandout",
@@ -184,9 +184,9 @@ export async function trayOf(db: Queries, studentId: string): Promise<TrayEntry[
   return rows.map((row) => trayEntryOf(row as unknown as TrayRow))
 }
 
-type TrayRow = TrayEntry & { setId: string | null; dueOfHandout: number | null }
+type TrayRow = Omit<TrayEntry, 'back'> & { setId: string | null; dueOfHandout: number | null }
 
-function trayEntryOf({ setId, dueOfHandout, ...row }: TrayRow): TrayEntry {
+function trayEntryOf({ setId, dueOfHandout, ...row }: TrayRow): Omit<TrayEntry, 'back'> {
   const { sets: _sets, ...page } = row.firstPage
   return {
     ...row,

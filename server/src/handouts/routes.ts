@@ -17,7 +17,7 @@ import {
   sendChanges,
   waitingChanges,
 } from './inUse.ts'
-import { handoutsOf, trayOf, wholeHandout } from './queries.ts'
+import { handoutsOf, wholeHandout } from './queries.ts'
 import { keepSpoken, spokenFor } from './spoken.ts'
 
 export function handoutRoutes(context: Context): Router {
@@ -27,7 +27,6 @@ export function handoutRoutes(context: Context): Router {
     for (const student of students) news.trayChanged(student)
   }
 
-  answering(router, CALLS.tray, ({ person }) => trayOf(db, person.id))
   streamed(router, CALLS.keepSpoken, async ({ person, ids, request, response }) => {
     await keepSpoken(db, person.id, ids.spoken, request)
     response.status(204).end()

@@ -11,6 +11,7 @@ import {
   type PageEvent,
   type Question,
   replyId,
+  type TrayEntry,
   type WorksheetWhole,
 } from '@hand-back/core'
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
@@ -125,9 +126,13 @@ test('not one mark is seen before it is handed back, in no answer and no live me
       await student.get('/tray'),
     ])
   expect(await seen()).not.toMatch(/"mark"|"given"/)
+  const back = async () =>
+    (await student.get<TrayEntry[]>('/tray')).find((entry) => entry.copy === copy)!.back
+  expect(await back()).toBe(null)
   expect(await student.status('GET', `/handouts/${handout}/marking`)).toBe(404)
   expect(await other.status('GET', `/copies/${copy}/log`)).toBe(404)
   await teacher.post(`/copies/${copy}/hand-back`)
+  expect(await back()).toEqual({ pages: 1, given: 450, full: 600 })
   const log = await student.get<KeptEvent[]>(`/copies/${copy}/log`)
   expect(log.flatMap((event) => (event.act === 'add' ? event.items : [])).map((item) => item.kind)).toEqual([
     'mark',
@@ -138,6 +143,9 @@ test('not one mark is seen before it is handed back, in no answer and no live me
   await student.post(`/copies/${copy}/hand-in`)
   await teacher.keep(copy, [giveMark(0, 2, 2)])
   expect(JSON.stringify(await student.get(`/copies/${copy}/log`))).not.toMatch(/"given":200/)
+  expect(await back()).toEqual({ pages: 1, given: 450, full: 600 })
+  await teacher.post(`/copies/${copy}/hand-back`)
+  expect(await back()).toEqual({ pages: 1, given: 550, full: 600 })
 })
 
 test('a student answers feedback that was handed back, and does nothing else to that copy', async () => {

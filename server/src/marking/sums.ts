@@ -8,10 +8,9 @@ import {
   sumOf,
 } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
-import { markEvents } from '../copies/index.ts'
+import { markEvents, pagesAfter } from '../copies/index.ts'
 import type { Queries } from '../db/connect.ts'
 import { ownHandout } from '../handouts/index.ts'
-import { pagesAfter } from './pagesAfter.ts'
 
 /** What a teacher needs to mark a hand-out. Throws `Refused` (404) for one that is not theirs. */
 export async function markingOf(db: Queries, teacherId: string, handoutId: string): Promise<MarkingWhole> {

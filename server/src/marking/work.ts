@@ -1,9 +1,8 @@
 import { type CopyWork, inSight, timeWorked } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
-import { eventsAbout } from '../copies/index.ts'
+import { eventsAbout, pagesAfter } from '../copies/index.ts'
 import type { Queries } from '../db/connect.ts'
 import { ownHandout } from '../handouts/index.ts'
-import { pagesAfter } from './pagesAfter.ts'
 
 interface Row extends Record<string, unknown> {
   readonly copy: string

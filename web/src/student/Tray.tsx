@@ -1,4 +1,12 @@
-import { CALLS, type CopyState, filesOfPages, type Person, type TrayEntry } from '@hand-back/core'
+import {
+  CALLS,
+  type CameBack,
+  type CopyState,
+  filesOfPages,
+  type Person,
+  sayMarks,
+  type TrayEntry,
+} from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { Link } from 'react-router'
@@ -11,7 +19,7 @@ import { SignOutButton } from '../people/SignOutButton.tsx'
 import { Corner } from '../ui/Corner.tsx'
 import { Emblem } from '../ui/Emblem.tsx'
 import { Empty, Fetched } from '../ui/Notice.tsx'
-import { sayDue } from '../ui/when.ts'
+import { count, sayDue } from '../ui/when.ts'
 import { inTray, isChanged, isInHand } from './trayOrder.ts'
 
 /** Where a student begins: what to do, what came back. */
@@ -66,6 +74,23 @@ const NEXT: Record<CopyState, string> = {
   'handed in': 'Look at it',
 }
 
+/** What came back, before one opens it. */
+function WhatCameBack({ back: { pages, given, full } }: { back: CameBack }) {
+  return (
+    <span className="text-madder">
+      feedback on {count(pages, 'page', 'pages')}
+      {full > 0 && (
+        <>
+          {' · '}
+          <b className="font-serif whitespace-nowrap">
+            {sayMarks(given)} of {sayMarks(full)} marks
+          </b>
+        </>
+      )}
+    </span>
+  )
+}
+
 function Entry({ entry }: { entry: TrayEntry }) {
   const due = isInHand(entry) ? sayDue(entry.dueAt) : undefined
   const late = entry.handedInAt !== null && entry.dueAt !== null && entry.handedInAt > entry.dueAt
@@ -83,6 +108,7 @@ function Entry({ entry }: { entry: TrayEntry }) {
             {entry.sharedName !== null && entry.way !== 'read' && ` · together: ${entry.sharedName}`}
             {entry.state === 'handed in' && late && ' · late'}
           </span>
+          {entry.back && entry.state !== 'handed in' && <WhatCameBack back={entry.back} />}
           {entry.isNew && <span className="font-semibold text-verdigris">new</span>}
           {isChanged(entry) && <span className="font-semibold text-ochre">pages have changed</span>}
           {due && (

@@ -34,13 +34,15 @@ export function PileList({
       aria-label="Pile"
       className="w-[216px] shrink-0 overflow-y-auto border-r border-rule bg-card py-2 max-tablet:w-[60px]"
     >
-      <p
-        title={`${reviewed} of ${of} handed in are reviewed`}
-        className="tabular border-b border-rule px-3 pb-1.5 text-ink-soft max-tablet:px-1 max-tablet:text-center"
-      >
-        <b className="text-ink">{reviewed}</b> of <b className="text-ink">{of}</b>{' '}
-        <span className="max-tablet:sr-only">reviewed</span>
-      </p>
+      {of > 0 && (
+        <p
+          title={`${reviewed} of ${of} handed in are reviewed`}
+          className="tabular border-b border-rule px-3 pb-1.5 text-ink-soft max-tablet:px-1 max-tablet:text-center"
+        >
+          <b className="text-ink">{reviewed}</b> of <b className="text-ink">{of}</b>{' '}
+          <span className="max-tablet:sr-only">reviewed</span>
+        </p>
+      )}
       <ul>
         {pile.map((copy) => (
           <li key={copy.id}>
