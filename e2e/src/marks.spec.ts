@@ -210,4 +210,23 @@ test('a student goes through what came back piece by piece, answers it, and the 
   await expect(row).toHaveCount(0)
   await expectKept(student)
   await expect(margin.getByText('Lotte: “I counted twice”')).toBeVisible()
+
+  // What is other than in the round before is shown in its place, and the end of each round can be seen.
+  await expect(teacher.getByTestId('gone')).toHaveCount(0)
+  await teacher.getByLabel('What changed since round 1').check()
+  await expect(teacher.getByText('gone in 1 place')).toBeVisible()
+  const [frame, place] = [
+    (await teacher.getByTestId('gone').boundingBox())!,
+    await onScreen(teacher, { x: 100, y: 130 }),
+  ]
+  expect(place.x > frame.x && place.x < frame.x + frame.width).toBe(true)
+  expect(place.y > frame.y && place.y < frame.y + frame.height).toBe(true)
+  await teacher.getByLabel('What changed since round 1').uncheck()
+  await expect(teacher.getByTestId('gone')).toHaveCount(0)
+  await button(teacher, 'View').click()
+  await button(teacher, 'Look back').click()
+  const slider = teacher.getByLabel('How far back')
+  const now = await slider.inputValue()
+  await teacher.getByRole('radio', { name: 'The end of round 1' }).click()
+  expect(Number(await slider.inputValue())).toBeLessThan(Number(now))
 })

@@ -4,12 +4,13 @@ import { question } from '../worksheet/sheet.ts'
 
 const hundredths = z.number().int().min(0)
 
-/** What the marks of a copy come to, in hundredths, and how many of its questions have none. */
+/** What the marks of a copy come to, in hundredths, and how many of its questions have none, ever and in this round. */
 export const copySum = z.object({
   copy: z.uuid(),
   given: hundredths,
   full: hundredths,
   left: z.number().int().min(0),
+  leftNow: z.number().int().min(0),
 })
 export type CopySum = z.infer<typeof copySum>
 

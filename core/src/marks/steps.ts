@@ -1,13 +1,13 @@
 import { answerId } from '../answers/answers.ts'
 import { boundsOfItem } from '../holding/pick.ts'
-import { type Bounds, overlap } from '../ink/points.ts'
-import type { Item } from '../kinds/items.ts'
+import type { Bounds } from '../ink/points.ts'
 import type { Mark } from '../kinds/mark.ts'
 import type { Reply } from '../kinds/reply.ts'
 import { inSight, type Page, type Placed, placedOn } from '../log/apply.ts'
 import { type Box, boxOfBounds } from '../worksheet/box.ts'
 import type { Question } from '../worksheet/sheet.ts'
 import { questionOf } from './belongsTo.ts'
+import { lyingTogether } from './lyingTogether.ts'
 
 /** The id of the reply of a copy to a piece of feedback: always the same, on whichever device it is said. */
 export const replyId = (copy: string, to: string): string => answerId(copy, to)
@@ -28,9 +28,6 @@ export interface FeedbackStep {
 
 type Asked = Pick<Question, 'id' | 'label' | 'areas'>
 
-/** Feedback this near to each other is one piece, in points. */
-const NEAR = 16
-
 /**
  * The feedback of one round in the order in which a student steps through it: page by page, down the page by its
  * questions, and what is about none at its height. `pages`: those of the copy, in order.
@@ -48,7 +45,7 @@ function stepsOn(page: string, placed: readonly Placed[], questions: readonly As
   const own = placed.filter((each) => each.layer === 'feedback' && each.round === round)
   const items = own.map(({ item }) => item)
   const marks = items.filter((item) => item.kind === 'mark')
-  const pieces = piecesOf(items.filter((item) => item.kind !== 'mark')).map((piece) => ({
+  const pieces = lyingTogether(items.filter((item) => item.kind !== 'mark')).map((piece) => ({
     ...piece,
     question: questionOf(questions, page, piece.bounds)?.id,
   }))
@@ -87,51 +84,6 @@ function stepsOn(page: string, placed: readonly Placed[], questions: readonly As
     return isFirst ? { ...step, mark: marks.find(({ question }) => question === step.question) } : step
   })
 }
-
-interface Piece {
-  readonly items: readonly Item[]
-  readonly bounds: Bounds
-  readonly words: string
-}
-
-/** What lies together, each with the rectangle around it; the highest item of each is its first. */
-function piecesOf(items: readonly Item[]): Piece[] {
-  let pieces: { items: Item[]; bounds: Bounds }[] = []
-  const downward = [...items].sort((a, b) => topOfItem(a) - topOfItem(b))
-  for (const item of downward) {
-    let joined = { items: [item], bounds: boundsOfItem(item) }
-    // What it joins may reach others in turn.
-    for (let grew = true; grew; ) {
-      const near = pieces.filter(({ bounds }) => overlap(grown(joined.bounds), bounds))
-      grew = near.length > 0
-      pieces = pieces.filter((piece) => !near.includes(piece))
-      for (const piece of near)
-        joined = { items: [...piece.items, ...joined.items], bounds: both(piece.bounds, joined.bounds) }
-    }
-    pieces.push(joined)
-  }
-  return pieces.map((piece) => {
-    const inOrder = [...piece.items].sort((a, b) => topOfItem(a) - topOfItem(b))
-    return { ...piece, items: inOrder, words: inOrder.flatMap(wordsOfItem).join(' ') }
-  })
-}
-
-const topOfItem = (item: Item) => boundsOfItem(item).y0
-const wordsOfItem = (item: Item) => ('text' in item && item.text.trim() !== '' ? [item.text.trim()] : [])
-
-const grown = ({ x0, y0, x1, y1 }: Bounds): Bounds => ({
-  x0: x0 - NEAR,
-  y0: y0 - NEAR,
-  x1: x1 + NEAR,
-  y1: y1 + NEAR,
-})
-
-const both = (a: Bounds, b: Bounds): Bounds => ({
-  x0: Math.min(a.x0, b.x0),
-  y0: Math.min(a.y0, b.y0),
-  x1: Math.max(a.x1, b.x1),
-  y1: Math.max(a.y1, b.y1),
-})
 
 /** Marks alone are about the area of their question, or stand where they are written. */
 function areaOf({ question, x, y }: Mark, page: string, questions: readonly Asked[]): Bounds {

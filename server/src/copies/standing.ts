@@ -83,6 +83,8 @@ export async function takeStep(
     return { before: copy, after: { ...changed, handedInAt } }
   })
   if (before !== after) context.news.copyChanged(after)
+  // What was given before is not given in the new round.
+  if (before.round !== after.round) context.news.marksChanged(after)
   return after
 }
 

@@ -65,14 +65,14 @@ const fate = async (keeping: Promise<{ ok: boolean; fates?: { fate: string }[] }
 
 test('what a copy was given adds up, is changed and taken, and is told to whoever looks at the pile', async () => {
   const { teacher, handout, copy, questions, giveMark, sum } = await marked()
-  expect(await sum()).toEqual({ copy, given: 0, full: 600, left: 2 })
+  expect(await sum()).toEqual({ copy, given: 0, full: 600, left: 2, leftNow: 2 })
   const told: unknown[] = []
   const device = await teacher.device()
   await teacher.watch(handout)
   device.on('marks', (news) => told.push(news))
   const first = giveMark(0, 1.5)
   expect(await fate(teacher.keep(copy, [first, giveMark(1, 4)]))).toEqual(['kept', 'kept'])
-  expect(await sum()).toEqual({ copy, given: 550, full: 600, left: 0 })
+  expect(await sum()).toEqual({ copy, given: 550, full: 600, left: 0, leftNow: 0 })
   const { items } = first as Extract<PageEvent, { act: 'add' }>
   const common = { page: first.page, layer: 'feedback', madeAt: 6 } as const
   await teacher.keep(copy, [
@@ -87,9 +87,9 @@ test('what a copy was given adds up, is changed and taken, and is told to whoeve
   ])
   expect((await sum())?.given).toBe(600)
   await teacher.keep(copy, [{ ...common, id: randomUUID(), act: 'take', items: [items[0]!.id] }])
-  expect(await sum()).toEqual({ copy, given: 400, full: 600, left: 1 })
+  expect(await sum()).toEqual({ copy, given: 400, full: 600, left: 1, leftNow: 1 })
   for (let tries = 0; told.length < 3 && tries < 50; tries++) await new Promise((go) => setTimeout(go, 50))
-  expect(told.at(-1)).toEqual({ handout, sum: { copy, given: 400, full: 600, left: 1 } })
+  expect(told.at(-1)).toEqual({ handout, sum: { copy, given: 400, full: 600, left: 1, leftNow: 1 } })
   const whole = await teacher.get<MarkingWhole>(`/handouts/${handout}/marking`)
   expect(whole.questions).toEqual(questions)
 })
@@ -110,7 +110,7 @@ test('nobody marks but the teacher, and not above full marks', async () => {
 })
 
 test('not one mark is seen before it is handed back, in no answer and no live message; then all of them', async () => {
-  const { teacher, student, other, handout, copy, giveMark } = await marked()
+  const { teacher, student, other, handout, copy, giveMark, sum } = await marked()
   const heard: unknown[] = []
   const device = await student.device()
   for (const name of ['events', 'marks', 'standing', 'copyRow'] as const)
@@ -141,7 +141,9 @@ test('not one mark is seen before it is handed back, in no answer and no live me
   // A second round is given marks of its own; those of the first stay as they were until it is handed back.
   await teacher.post(`/copies/${copy}/another-go`)
   await student.post(`/copies/${copy}/hand-in`)
+  expect(await sum()).toMatchObject({ left: 0, leftNow: 2 })
   await teacher.keep(copy, [giveMark(0, 2, 2)])
+  expect(await sum()).toMatchObject({ left: 0, leftNow: 1 })
   expect(JSON.stringify(await student.get(`/copies/${copy}/log`))).not.toMatch(/"given":200/)
   expect(await back()).toEqual({ pages: 1, given: 450, full: 600 })
   await teacher.post(`/copies/${copy}/hand-back`)

@@ -25,6 +25,7 @@ interface Row extends Record<string, unknown> {
   readonly id: string
   readonly setId: string | null
   readonly dealt: string[] | null
+  readonly round: number
   readonly questions: Question[]
   readonly pages: { id: string; sets: string[] | null }[]
 }
@@ -32,7 +33,7 @@ interface Row extends Record<string, unknown> {
 /** What the marks of the copies of a hand-out come to, of the log as it stands; with `copy`, only of that one. */
 export async function sumsOf(db: Queries, handoutId: string, copy?: string): Promise<CopySum[]> {
   const { rows } = await db.execute<Row>(sql`
-    SELECT c.id, c.set_id AS "setId", c.dealt, v.questions,
+    SELECT c.id, c.set_id AS "setId", c.dealt, c.round, v.questions,
       (SELECT json_agg(json_build_object('id', p.id, 'sets', p.sets) ORDER BY p.position)
          FROM worksheet_page p WHERE p.version_id = h.version_id) AS pages
     FROM copy c JOIN handout h ON h.id = c.handout_id JOIN worksheet_version v ON v.id = h.version_id
@@ -41,9 +42,12 @@ export async function sumsOf(db: Queries, handoutId: string, copy?: string): Pro
     db,
     rows.map(({ id }) => id),
   )
-  return rows.map(({ id, setId, dealt, questions, pages }) => {
+  return rows.map(({ id, setId, dealt, round, questions, pages }) => {
     const stubs = pages.map((page) => ({ id: page.id, sets: page.sets ?? undefined }))
     const own = pagesFor(stubs, setId, dealt).map((page) => ({ id: page }))
-    return { copy: id, ...sumOf(questionsOn(own, questions), marksIn(pagesAfter(events.get(id) ?? []))) }
+    const asked = questionsOn(own, questions)
+    const marked = pagesAfter(events.get(id) ?? [])
+    const now = marksIn(marked, (placed) => placed.round === round)
+    return { copy: id, ...sumOf(asked, marksIn(marked)), leftNow: sumOf(asked, now).left }
   })
 }

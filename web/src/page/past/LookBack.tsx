@@ -10,6 +10,7 @@ import {
   type Person,
   pagesAt,
   pagesNow,
+  roundEnds,
   type Stroke,
 } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
@@ -20,6 +21,7 @@ import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Fetched } from '../../ui/Notice.tsx'
 import { sayDone } from '../../ui/notices.ts'
+import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { sayWhen } from '../../ui/when.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { logCache } from '../device/logCache.ts'
@@ -134,6 +136,7 @@ function Past({
           className="min-h-[44px] flex-1 accent-verdigris"
         />
       </label>
+      <Rounds ordered={ordered} count={count} onChoose={setCount} />
       {writes && (
         <p className="mt-3 flex items-center justify-between gap-4">
           <span className="text-ink-soft">
@@ -145,5 +148,35 @@ function Past({
         </p>
       )}
     </>
+  )
+}
+
+interface RoundsProps {
+  ordered: readonly KeptEvent[]
+  count: number
+  onChoose: (count: number) => void
+}
+
+/** One press to the end of each round, where there was more than one. */
+function Rounds({ ordered, count, onChoose }: RoundsProps) {
+  const ends = useMemo(() => roundEnds(ordered), [ordered])
+  if (ends.length < 2) return null
+  return (
+    <OneOf
+      label="The end of a round"
+      value={ends.find((end) => end.count === count)?.round.toString()}
+      onChoose={(round) => onChoose(ends.find((end) => end.round.toString() === round)!.count)}
+      className="mt-2 flex flex-wrap gap-2"
+    >
+      {ends.map(({ round, count: end }) => (
+        <Option
+          key={round}
+          value={String(round)}
+          className={`min-h-[36px] rounded-tag border px-3 pointer-coarse:min-h-11 ${end === count ? 'border-ink bg-ink text-sheet' : 'border-rule bg-sheet hover:bg-blotter'}`}
+        >
+          The end of round {round}
+        </Option>
+      ))}
+    </OneOf>
   )
 }

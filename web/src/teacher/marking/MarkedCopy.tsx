@@ -22,11 +22,13 @@ import type { Surface } from '../../page/surface/Surface.ts'
 import type { useTools } from '../../page/tools/useTools.ts'
 import type { View } from '../../page/view/view.ts'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
+import { LookBack } from '../../page/work/parts.ts'
 import { useWork } from '../../page/work/useWork.ts'
 import { useSeen } from '../../page/work/useWriting.ts'
 import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
 import { Worktop } from '../../page/work/Worktop.tsx'
 import { useRemarks } from '../remarks/useRemarks.ts'
+import { ChangeFrames } from './ChangeFrames.tsx'
 import { KeepRemark } from './KeepRemark.tsx'
 import { MarkColumn } from './MarkColumn.tsx'
 import { REMARK_DRAG, RemarkChooser } from './RemarkChooser.tsx'
@@ -34,10 +36,12 @@ import type { Seeing } from './SeeingChoice.tsx'
 import { SignTags } from './SignTags.tsx'
 import { SIGN_KEYS, SIGN_NAMES, signOfKey } from './signKeys.ts'
 import { TheirView } from './TheirView.tsx'
+import { useChanges } from './useChanges.ts'
 import { useGoingOn } from './useGoingOn.ts'
 import { type MarkedQuestion, useMarks } from './useMarks.ts'
 import { type RemarkPlace, useRemarkPlaces } from './useRemarkPlaces.ts'
 import { useSigns } from './useSigns.ts'
+import { WhatChanged } from './WhatChanged.tsx'
 import { coloursOf, WhoDidWhat } from './WhoDidWhat.tsx'
 
 interface MarkedCopyProps {
@@ -169,11 +173,18 @@ export function MarkedCopy({
   surface.current = work.surface
   const stepping = useStepping(work.surface, page.id, turnToPage)
   const [colouring, setColouring] = useState(false)
+  const [comparing, setComparing] = useState(false)
+  const pageNow = pageOf(log, page.id)
+  const compares = comparing && settled && seeing === 'all' && round > 1
+  const changes = useChanges(copy.id, page, pageNow, round, compares)
+  const [lookingBack, setLookingBack] = useState(false)
   const shared = copy.way === 'group' || copy.way === 'all'
-  const strokes = useMemo(
-    () => (shared && colouring ? byAuthor(seen.placed, copy, work.elsewhere) : undefined),
-    [shared, colouring, seen, copy, work.elsewhere],
-  )
+  const strokes = useMemo(() => {
+    const own = shared && colouring ? byAuthor(seen.placed, copy, work.elsewhere) : undefined
+    if (!changes || changes.pale.length === 0) return own
+    // What is gone lies under what is there.
+    return [...changes.pale, ...(own ?? seen.strokes.filter(({ id }) => !work.elsewhere.has(id)))]
+  }, [shared, colouring, seen, copy, work.elsewhere, changes])
   const laid = useMemo(
     () => seen.items.filter(({ id }) => !work.elsewhere.has(id)),
     [seen.items, work.elsewhere],
@@ -190,10 +201,22 @@ export function MarkedCopy({
       {shared && (
         <WhoDidWhat
           copy={copy}
-          page={pageOf(log, page.id)}
+          page={pageNow}
           shown={colouring}
           onShow={setColouring}
           onBring={(missed) => store.bringBack(page.id, missed)}
+        />
+      )}
+      {round > 1 && <WhatChanged round={round} shown={comparing} onShow={setComparing} changes={changes} />}
+      {lookingBack && (
+        <LookBack
+          copy={copy}
+          store={store}
+          person={person}
+          page={page.id}
+          photoUrl={photoUrl}
+          writes={false}
+          onClose={() => setLookingBack(false)}
         />
       )}
       <div
@@ -233,6 +256,7 @@ export function MarkedCopy({
             onView={setView}
             laid={(view) => (
               <>
+                {changes && <ChangeFrames changes={changes} view={view} />}
                 {seeing === 'theirs' && stepping.step?.page === page.id && (
                   <StepFrame box={stepping.step.box} view={view} />
                 )}
@@ -244,7 +268,9 @@ export function MarkedCopy({
                 />
               </>
             )}
-            strip={(upright) => <WorkingStrip work={work} upright={upright} />}
+            strip={(upright) => (
+              <WorkingStrip work={work} upright={upright} onLookBack={() => setLookingBack(true)} />
+            )}
           >
             <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
             {state === 'waiting' && (

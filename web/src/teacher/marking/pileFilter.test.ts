@@ -33,7 +33,7 @@ const copies = [
 const facts: PileFacts = {
   dueAt: 100,
   now: 200,
-  sums: [{ copy: 'marked', given: 100, full: 200, left: 0 }],
+  sums: [{ copy: 'marked', given: 100, full: 200, left: 0, leftNow: 0 }],
   work: [{ copy: 'at it', pages: 1, recordings: 2, worked: 0 }],
 }
 const shown = (filter: PileFilter | undefined) =>

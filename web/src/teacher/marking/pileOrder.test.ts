@@ -69,7 +69,7 @@ test('in every order all copies are there once; chance is the same for the same 
 
 test('reviewed is what the teacher said, or what all marks say', () => {
   const id = 'a'
-  const sums = (left: number, full = 600) => [{ copy: id, given: 0, full, left }]
+  const sums = (left: number, full = 600) => [{ copy: id, given: 0, full, left, leftNow: left }]
   expect(isReviewed({ id, reviewed: null }, sums(0))).toBe(true)
   expect(isReviewed({ id, reviewed: null }, sums(1))).toBe(false)
   expect(isReviewed({ id, reviewed: null }, sums(0, 0))).toBe(false)

@@ -17,11 +17,11 @@ export const PILE_ORDERS = {
 } as const
 export type PileOrder = keyof typeof PILE_ORDERS
 
-/** Whether a copy is reviewed: as the teacher said, or, where nothing was said, when all its questions have marks. */
+/** Whether a copy is reviewed: as the teacher said, or, where nothing was said, when all its questions have marks of this round. */
 export const isReviewed = (copy: Pick<CopyRow, 'id' | 'reviewed'>, sums: readonly CopySum[]): boolean => {
   if (copy.reviewed !== null) return copy.reviewed
   const sum = sums.find((each) => each.copy === copy.id)
-  return sum !== undefined && sum.full > 0 && sum.left === 0
+  return sum !== undefined && sum.full > 0 && sum.leftNow === 0
 }
 
 type Compare = (a: CopyRow, b: CopyRow) => number
