@@ -149,6 +149,8 @@ test('opened again without a network: the copy is there with its ink, one writes
   await expect
     .poll(async () => (await onDevice('screens')).some((path) => path.includes('paperWorker')))
     .toBe(true)
+  // What is read is kept a moment after it is shown.
+  await expect.poll(() => page.evaluate(rowsIn, ['hand-back-logs', 'read'] as const)).toBeGreaterThan(0)
   await page.context().setOffline(true)
   await page.reload()
   await page.locator('main[aria-busy=false]').waitFor()
@@ -157,7 +159,7 @@ test('opened again without a network: the copy is there with its ink, one writes
   await drawWithPen(page, line(1))
   await expectInk(page, middle(1))
   // In the device's database: milliseconds after it is seen.
-  await expect.poll(() => page.evaluate(waitingHere)).toBe(1)
+  await expect.poll(() => page.evaluate(rowsIn, ['hand-back', 'outgoing'] as const)).toBe(1)
   await page.reload()
   await page.locator('main[aria-busy=false]').waitFor()
   await expectInk(page, middle(0))
@@ -175,13 +177,13 @@ test('opened again without a network: the copy is there with its ink, one writes
   expect(await page.evaluate(async () => (await fetch('/api/me')).json())).toBeNull()
 })
 
-/** How many events wait on the device. */
-async function waitingHere(): Promise<number> {
-  const open = indexedDB.open('hand-back')
+/** How many rows a store of one of the device's databases has. */
+async function rowsIn([database, store]: readonly [string, string]): Promise<number> {
+  const open = indexedDB.open(database)
   await new Promise((done) => {
     open.onsuccess = done
   })
-  const count = open.result.transaction('outgoing').objectStore('outgoing').count()
+  const count = open.result.transaction(store).objectStore(store).count()
   await new Promise((done) => {
     count.onsuccess = done
   })
