@@ -1,6 +1,7 @@
 import { type CopyWhole, missedOf, type Page, type Placed } from '@hand-back/core'
 import { Undo2 } from 'lucide-react'
 import { Button } from '../../ui/Button.tsx'
+import { ShowRow } from './ShowRow.tsx'
 
 /** Colours that are told apart by everybody, one for each who shares a copy. */
 const COLOURS = ['#2457a6', '#b4531f', '#2e7d46', '#7a2e8a', '#0f7c8a', '#8a6a14', '#c03a7c', '#55606b']
@@ -25,31 +26,20 @@ export function WhoDidWhat({ copy, page, shown, onShow, onBring }: WhoDidWhatPro
   const made = (author: string) => work.filter((placed) => placed.author === author)
   const names = namesOf(copy, work)
   return (
-    <section className="flex shrink-0 flex-wrap items-center gap-x-5 border-b border-rule bg-card px-4 py-0.5">
-      <label className="flex min-h-[32px] cursor-pointer items-center gap-2 font-semibold">
-        <input
-          type="checkbox"
-          checked={shown}
-          onChange={(event) => onShow(event.target.checked)}
-          className="h-[18px] w-[18px] accent-verdigris"
-        />
-        Who did what
-      </label>
-      {shown && (
-        <ul className="flex flex-wrap gap-x-5">
-          {names.map(([id, name]) => (
-            <Author
-              key={id}
-              name={name}
-              colour={colours.get(id) ?? '#55606b'}
-              there={made(id).filter(({ taken }) => !taken).length}
-              missed={missedOf(page, id)}
-              onBring={onBring}
-            />
-          ))}
-        </ul>
-      )}
-    </section>
+    <ShowRow label="Who did what" shown={shown} onShow={onShow}>
+      <ul className="flex flex-wrap gap-x-5">
+        {names.map(([id, name]) => (
+          <Author
+            key={id}
+            name={name}
+            colour={colours.get(id) ?? '#55606b'}
+            there={made(id).filter(({ taken }) => !taken).length}
+            missed={missedOf(page, id)}
+            onBring={onBring}
+          />
+        ))}
+      </ul>
+    </ShowRow>
   )
 }
 
