@@ -116,6 +116,22 @@ describe('a mark', () => {
     expect((mark.changed!(made, { given: 9999 }) as Mark).given).toBe(200)
   })
 
+  test('of two questions beside each other each has its mark in its own column', () => {
+    const beside = (number: number, x: number) => ({
+      ...question(number, 2),
+      areas: [{ page, x, y: 300, width: 240, height: 80 }],
+    })
+    const [left, right] = [beside(1, 40), beside(2, 300)]
+    const marks = [left, right].map((of) => markFor(copy, 1, of, pages, 100, [left, right])!.mark)
+    expect(marks[0]!.x + 52).toBeLessThanOrEqual(280)
+    expect(marks[1]!.x).toBe(595 - 52)
+    // Alone, or under each other, they stand in the margin.
+    expect(markFor(copy, 1, left, pages, 100, [left])!.mark.x).toBe(595 - 52)
+    expect(markFor(copy, 1, question(1, 2), pages, 100, [question(1, 2), question(2, 2)])!.mark.x).toBe(
+      595 - 52,
+    )
+  })
+
   test('stands in the page, level with its question', () => {
     const wide = { ...question(1, 2), areas: [{ page, x: 0, y: 300, width: 595, height: 40 }] }
     const { mark: made } = markFor(copy, 1, wide, pages, 100)!

@@ -76,19 +76,24 @@ export const perCent = ({ given, full }: Pick<Sum, 'given' | 'full'>): number | 
 /** The room that marks take in the right margin of a page, in points. */
 const ROOM = { width: 52, down: 2 }
 
-/** A mark of a question, in the right margin of the page, level with its first area that the copy has. */
+/**
+ * A mark of a question, in the right margin of the page, level with its first area that the copy has; at the right edge of
+ * that area, where another of `others` lies beside it: else their marks would lie upon each other.
+ */
 export function markFor(
   copy: string,
   round: number,
   question: Question,
   pages: readonly WorksheetPage[],
   given: number,
+  others: readonly Pick<Question, 'id' | 'areas'>[] = [],
 ): { page: string; mark: Mark } | undefined {
   const full = fullOf(question)
   for (const area of question.areas) {
     const page = pages.find(({ id }) => id === area.page)
     if (!page) continue
-    const x = Math.max(0, page.width - ROOM.width)
+    const right = hasNeighbour(question.id, area, others) ? area.x + area.width : page.width
+    const x = Math.max(0, Math.min(page.width, right) - ROOM.width)
     const y = Math.max(0, area.y + ROOM.down)
     const { id, label } = question
     const mark: Mark = {
@@ -104,4 +109,25 @@ export function markFor(
     return { page: page.id, mark }
   }
   return undefined
+}
+
+type Area = Question['areas'][number]
+
+/** Whether another question lies to the right of an area, at its height. */
+function hasNeighbour(
+  question: string,
+  area: Area,
+  others: readonly Pick<Question, 'id' | 'areas'>[],
+): boolean {
+  return others.some(
+    ({ id, areas }) =>
+      id !== question &&
+      areas.some(
+        (other) =>
+          other.page === area.page &&
+          other.x >= area.x + area.width / 2 &&
+          other.y < area.y + area.height &&
+          area.y < other.y + other.height,
+      ),
+  )
 }

@@ -293,7 +293,7 @@ class School {
     given: readonly number[],
   ): Promise<void> {
     const events = given.flatMap((marks, index): PageEvent[] => {
-      const made = markFor(copy.id, 1, questions[index]!, pages, marks * 100)
+      const made = markFor(copy.id, 1, questions[index]!, pages, marks * 100, questions)
       if (!made) return []
       const id = this.#makeId()
       return [{ id, page: made.page, layer: 'feedback', madeAt: this.#clock, act: 'add', items: [made.mark] }]

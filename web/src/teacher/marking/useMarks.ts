@@ -86,7 +86,7 @@ export function useMarks(
       }
     })
     const give = (question: Question, hundredths: number) => {
-      const made = markFor(copy, round, question, pages, hundredths)
+      const made = markFor(copy, round, question, pages, hundredths, own)
       if (!made) return
       const { page, mark } = made
       const there = store.itemOn(page, mark.id)
