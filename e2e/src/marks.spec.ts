@@ -125,6 +125,11 @@ test('signs are put down by key at the question and by a tap, give their marks a
   await drawWithMouse(teacher, [{ x: 160, y: 440 }])
   await button(teacher, 'Take away').click()
   await expect(field('2')).toHaveValue('½')
+  await button(teacher, 'Undo').click()
+  await expect(field('2')).toHaveValue('1')
+  await button(teacher, 'Rub out').click()
+  await drawWithMouse(teacher, along({ x: 152, y: 440 }, { x: 190, y: 440 }))
+  await expect(field('2')).toHaveValue('½')
 
   // A wave under what was gone round.
   await button(teacher, 'Wavy line').click()

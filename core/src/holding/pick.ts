@@ -5,6 +5,10 @@ import { type Item, kindOfItem } from '../kinds/items.ts'
 /** Whether something can be picked up, moved and changed by hand. */
 export const canBePicked = (item: Item): boolean => kindOfItem(item).held !== undefined
 
+/** Whether something is at a place, or within `reach` points of it. */
+export const isAt = (item: Item, at: Point, reach: number): boolean =>
+  kindOfItem(item).held?.isAt(item, at, reach) ?? false
+
 /** The smallest upright rectangle around something that can be picked up, its width of line with it. */
 export const boundsOfItem = (item: Item): Bounds => kindOfItem(item).bounds?.(item) ?? boundsOf([])
 
@@ -30,7 +34,7 @@ export function pickedBy<T extends Item>(items: readonly T[], loop: Loop): T[] {
 
 /** The uppermost of the items, given from below, that lies at a place, `reach` points around. Ink lies over things. */
 export function itemUnder<T extends Item>(items: readonly T[], at: Point, reach: number): T | undefined {
-  const isThere = (item: T) => kindOfItem(item).held?.isAt(item, at, reach) ?? false
+  const isThere = (item: T) => isAt(item, at, reach)
   const isInk = (item: T) => item.kind === 'stroke'
   return (
     items.findLast((item) => isInk(item) && isThere(item)) ??

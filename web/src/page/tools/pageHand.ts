@@ -86,10 +86,7 @@ export class PageHand implements Hand {
 
   takeRubbed(): void {
     this.#wet.clear()
-    const { taken, pieces } = this.#rubbing.end()
-    const writing = this.#page.writing()
-    if (pieces.length > 0) writing?.cut?.(taken, pieces)
-    else if (taken.length > 0) writing?.take(taken)
+    this.#page.writing()?.rubOut(this.#rubbing.end(), ERASER_RADIUS / this.#page.view().scale)
     // What was not taken after all comes back; what was is gone from the strokes by now.
     this.#page.inkChanged()
   }

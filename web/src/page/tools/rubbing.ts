@@ -13,10 +13,21 @@ import {
 } from '@hand-back/core'
 import { strokePath } from '../draw/strokePath.ts'
 
+/** What one going of the eraser did. */
+export interface Rubbed {
+  /** The strokes that it met. */
+  readonly taken: readonly Stroke[]
+  /** What is left of them. */
+  readonly pieces: readonly Stroke[]
+  /** Where it went, in points of the page. */
+  readonly way: readonly Point[]
+}
+
 /** What one going of the eraser has met so far, before it is lifted. */
 export class Rubbing {
   readonly #left = new Map<Stroke, readonly Stroke[]>()
   #at: Point | undefined
+  #way: Point[] = []
 
   /** Whether anything was met. */
   get met(): boolean {
@@ -37,6 +48,7 @@ export class Rubbing {
     for (const at of points) {
       const from = this.#at ?? at
       this.#at = at
+      this.#way.push(at)
       const way = boundsOf([from, at], radius)
       for (const stroke of strokes) {
         if (!overlap(strokePath(stroke).bounds, way) || !mayTake(stroke)) continue
@@ -64,17 +76,18 @@ export class Rubbing {
     return strokes.flatMap((stroke) => this.#left.get(stroke) ?? [stroke])
   }
 
-  /** The strokes met, and what is left of them. */
-  end(): { taken: Stroke[]; pieces: Stroke[] } {
+  end(): Rubbed {
     const taken = [...this.#left.keys()]
     const pieces = [...this.#left.values()].flat()
+    const way = this.#way
     this.clear()
-    return { taken, pieces }
+    return { taken, pieces, way }
   }
 
   clear(): void {
     this.#left.clear()
     this.#at = undefined
+    this.#way = []
   }
 }
 

@@ -1,5 +1,6 @@
 import type { InkPoint, Point, Stroke, Swatch } from '@hand-back/core'
 import type { ToolName } from './index.ts'
+import type { Rubbed } from './rubbing.ts'
 
 /** What a page does with what is written, rubbed out, picked up and put down on it. */
 export interface Writing {
@@ -10,11 +11,10 @@ export interface Writing {
   /** What is picked up is drawn round with a box, not a loop. */
   readonly boxes?: boolean
   keep(points: readonly InkPoint[]): void
-  take(strokes: readonly Stroke[]): void
+  /** Takes away what the eraser, `reach` points around its way, went over. */
+  rubOut(rubbed: Rubbed, reach: number): void
   /** Whether this person may take away a stroke. */
   mayTake(stroke: Stroke): boolean
-  /** Takes strokes and leaves pieces of them. */
-  cut?(taken: readonly Stroke[], pieces: readonly Stroke[]): void
   /** Picks up what lies in a loop; one place: what lies under it, `reach` points around. */
   pickUp?(loop: readonly Point[], reach: number): void
   put?(from: Point, to: Point): void

@@ -2,6 +2,7 @@ import {
   type InkPoint,
   type Item,
   inSight,
+  isAt,
   MOST_POINTS_MADE,
   type Placed,
   type Point,
@@ -17,6 +18,7 @@ import { useStore } from 'zustand'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { PUTS } from '../kinds/index.ts'
 import { madeThing } from '../things/madeThing.ts'
+import type { Rubbed } from '../tools/rubbing.ts'
 import type { FittedTools } from '../tools/useTools.ts'
 import type { Writing } from '../tools/writing.ts'
 
@@ -83,16 +85,25 @@ export function useWriting(
         }))
         store.add(page, strokes)
       },
-      take: (strokes: readonly Stroke[]) => store.take(page, idsOf(strokes)),
+      rubOut({ taken, pieces, way }: Rubbed, reach: number) {
+        const signs = placed.filter(
+          ({ item }) => item.kind === 'sign' && own.has(item.id) && way.some((at) => isAt(item, at, reach)),
+        )
+        const whole = signs.map(({ item }) => item.id)
+        store.together(() => {
+          if (pieces.length > 0)
+            store.act(page, { act: 'swap', take: idsOf(taken), bring: [], items: [...pieces] })
+          else whole.push(...idsOf(taken))
+          if (whole.length > 0) store.take(page, whole)
+        })
+      },
       mayTake: (stroke: Stroke) => own.has(stroke.id),
-      cut: (taken: readonly Stroke[], pieces: readonly Stroke[]) =>
-        store.act(page, { act: 'swap', take: idsOf(taken), bring: [], items: [...pieces] }),
       pickUp: (loop: readonly Point[], reach: number) => handling?.pickUp(loop, reach),
       put: (from: Point, to: Point) => handling?.putDown(madeThing(putting, { from, to }, look), isLine),
       sign: (way: readonly Point[]) => handling?.sign(way),
       puts: isLine ? 'line' : 'box',
     }
-  }, [store, page, own, mayTouch, tool, swatch, look, eraser, putting, isLine, boxes, handling])
+  }, [store, page, placed, own, mayTouch, tool, swatch, look, eraser, putting, isLine, boxes, handling])
 }
 
 /** A stroke longer than one may be goes on in the next, which begins where it ended. */

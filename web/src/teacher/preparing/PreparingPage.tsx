@@ -130,7 +130,7 @@ function useOwnInk(
         store.put([inkItem(crypto.randomUUID(), stroke)])
         store.place('ink')
       },
-      take: () => {},
+      rubOut: () => {},
       mayTake: () => false,
     }
   }, [store, writes, swatch])
