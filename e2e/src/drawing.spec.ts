@@ -123,7 +123,12 @@ test('a voice note comes beside what was written last; large writing begins afte
   const { student } = await atWork(server, somebody, pdf, { ...TABLET, permissions: ['microphone'] })
   await drawWithMouse(student, along({ x: 100, y: 300 }, { x: 220, y: 312 }))
   await button(student, 'Speak').tap()
-  await student.getByRole('button', { name: /^Stop 0:0[1-9]/ }).tap()
+  const stop = student.getByRole('button', { name: /^Stop 0:0[1-9]/ })
+  await expect(stop).toBeVisible()
+  // The row of tools fits the tablet while one speaks.
+  const last = (await button(student, 'View').boundingBox())!
+  expect(last.x + last.width).toBeLessThanOrEqual(820)
+  await stop.tap()
   await expect.poll(async () => (await put('voice')).length).toBe(1)
   const [note] = await put('voice')
   expect(note!.x).toBeGreaterThan(220)

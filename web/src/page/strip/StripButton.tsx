@@ -4,12 +4,14 @@ import type { ComponentProps } from 'react'
 interface StripButtonProps extends Omit<ComponentProps<'button'>, 'children'> {
   icon: LucideIcon
   label: string
+  /** Said in place of the drawing: what changes by the second. */
+  count?: string | undefined
   pressed?: boolean | undefined
   hint?: string | undefined
 }
 
 /** A tool in the strip: a drawing with its word under it, large enough for a finger. */
-export function StripButton({ icon: Icon, label, pressed, hint, ...button }: StripButtonProps) {
+export function StripButton({ icon: Icon, label, count, pressed, hint, ...button }: StripButtonProps) {
   return (
     <button
       type="button"
@@ -20,7 +22,11 @@ export function StripButton({ icon: Icon, label, pressed, hint, ...button }: Str
         pressed ? 'border-ink bg-sheet' : 'border-transparent hover:bg-blotter'
       }`}
     >
-      <Icon size={20} aria-hidden="true" strokeWidth={1.9} />
+      {count === undefined ? (
+        <Icon size={20} aria-hidden="true" strokeWidth={1.9} />
+      ) : (
+        <span className="tabular leading-5">{count}</span>
+      )}
       <span className="tabular @max-[800px]:text-xs">{label}</span>
     </button>
   )

@@ -13,7 +13,9 @@ export function SpeakButton({ onRecorded }: { onRecorded: (recorded: Recorded) =
   return (
     <StripButton
       icon={Square}
-      label={`Stop ${sayLength(seconds)}`}
+      label="Stop"
+      count={sayLength(seconds)}
+      aria-label={`Stop ${sayLength(seconds)}`}
       pressed
       onClick={end}
       hint={`at most ${sayLength(MOST_VOICE_SECONDS)}`}
