@@ -50,7 +50,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
   const [wished, setFilter] = useState<PileFilter>()
   const sums = useMarking(id)?.sums
   const work = useHandoutWork(id)
-  const facts: PileFacts = { dueAt: handout.dueAt, sums: sums ?? [], work, now: Date.now() }
+  const facts: PileFacts = { handout, sums: sums ?? [], work, now: Date.now() }
   const columns = useMemo(() => columnsOf(handout, sums ?? [], work), [handout, sums, work])
   const chosen = copies.filter((copy) => passes(wished, copy, facts))
   // Where a filter shows nothing any more, it is over.
@@ -218,7 +218,7 @@ const marksColumn = (sums: readonly CopySum[]): Column<CopyRow> => {
 
 /** When it was handed in, and whether its date was kept. */
 function HandedIn({ handout, copy }: OfCopy) {
-  const lateness = latenessOf(copy, handout.dueAt, Date.now())
+  const lateness = latenessOf(copy, handout, Date.now())
   return (
     <>
       {copy.handedInAt !== null && sayWhen(copy.handedInAt)}

@@ -40,7 +40,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   const marking = useMarking(handout.id)
   const sums = marking?.sums ?? NO_SUMS
   const work = useHandoutWork(handout.id)
-  const facts: PileFacts = { dueAt: handout.dueAt, sums, work, now: Date.now() }
+  const facts: PileFacts = { handout, sums, work, now: Date.now() }
   const { pile, wish, settleAs } = usePile(handout, facts)
   const index = wanted === 'first' ? 0 : pile.findIndex(({ id }) => id === wanted)
   const row = pile[index]

@@ -31,7 +31,7 @@ const copies = [
   row('untouched', { state: 'waiting' }),
 ]
 const facts: PileFacts = {
-  dueAt: 100,
+  handout: { dueAt: 100, way: 'own', withdrawn: false },
   now: 200,
   sums: [{ copy: 'marked', given: 100, full: 200, left: 0, leftNow: 0 }],
   work: [{ copy: 'at it', pages: 1, recordings: 2, worked: 0 }],

@@ -1,4 +1,11 @@
-import { type CopyRow, type CopyState, type CopySum, type CopyWork, latenessOf } from '@hand-back/core'
+import {
+  type CopyRow,
+  type CopyState,
+  type CopySum,
+  type CopyWork,
+  type DatedHandout,
+  latenessOf,
+} from '@hand-back/core'
 import { STATE_WORDS } from '../../ui/Corner.tsx'
 import { isReviewed } from './pileOrder.ts'
 
@@ -20,8 +27,7 @@ export const PILE_FILTERS: Readonly<Record<PileFilter, string>> = {
 
 /** What must be known of the copies of a hand-out to choose among them. */
 export interface PileFacts {
-  /** The date of the hand-out. */
-  readonly dueAt: number | null
+  readonly handout: DatedHandout
   readonly sums: readonly CopySum[]
   readonly work: readonly CopyWork[]
   readonly now: number
@@ -36,7 +42,7 @@ export function passes(filter: PileFilter | undefined, copy: CopyRow, facts: Pil
       return copy.state === 'handed in' && !isReviewed(copy, facts.sums)
     case 'late':
     case 'overdue':
-      return latenessOf(copy, facts.dueAt, facts.now) === filter
+      return latenessOf(copy, facts.handout, facts.now) === filter
     case 'recordings':
       return (facts.work.find((each) => each.copy === copy.id)?.recordings ?? 0) > 0
     default:

@@ -16,7 +16,8 @@ import {
 } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
-import { got } from '../../api/queries.ts'
+import { ask } from '../../api/ask.ts'
+import { keyOf } from '../../api/queries.ts'
 
 /** What became other on a page since the round before. */
 export interface Changes {
@@ -39,7 +40,14 @@ export function useChanges(
   round: number,
   shown: boolean,
 ): Changes | undefined {
-  const { data } = useQuery({ ...got(CALLS.log, { copy }), enabled: shown, staleTime: 0, gcTime: 0 })
+  const { data } = useQuery({
+    // Looking back asks for the same, and adds what waits on this device: each has its own answer.
+    queryKey: [...keyOf(CALLS.log, { copy }), 'round before'],
+    queryFn: () => ask(CALLS.log, { copy }),
+    enabled: shown,
+    staleTime: 0,
+    gcTime: 0,
+  })
   const before = useMemo(() => data && asHandedIn(inOrder(data), round - 1), [data, round])
   return useMemo(() => {
     if (!shown || !before) return undefined
