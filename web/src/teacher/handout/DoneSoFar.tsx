@@ -6,11 +6,15 @@ export function DoneSoFar({ work, of }: { work: CopyWork | undefined; of: number
   const { pages, recordings, worked } = work
   return (
     <span title="Time really spent: pauses of more than two minutes do not count">
-      {pages} of {of} {of === 1 ? 'page' : 'pages'} · {sayWorked(worked)}
+      {sayPages(pages, of)} · {sayWorked(worked)}
       {recordings > 0 && ` · ${recordings} ${recordings === 1 ? 'recording' : 'recordings'}`}
     </span>
   )
 }
+
+/** Students may lay in pages of their own: then it is more than the worksheet has. */
+const sayPages = (pages: number, of: number): string =>
+  pages > of ? `${pages} pages` : `${pages} of ${of} ${of === 1 ? 'page' : 'pages'}`
 
 const MINUTE = 60_000
 
