@@ -13,6 +13,12 @@ export function dropNote(key: string): void {
   orNothing(() => localStorage.removeItem(key))
 }
 
+/** Every note whose name begins so. */
+export function notesBeginning(start: string): string[] {
+  const keys = orNothing(() => Object.keys(localStorage)) ?? []
+  return keys.filter((key) => key.startsWith(start)).flatMap((key) => readNote(key) ?? [])
+}
+
 /** Drops every note but those whose name matches. */
 export function dropNotes(but: RegExp): void {
   for (const key of orNothing(() => Object.keys(localStorage)) ?? []) if (!but.test(key)) dropNote(key)

@@ -44,5 +44,5 @@ export async function forgetPerson(): Promise<void> {
   await Promise.allSettled([globalThis.caches?.delete('work'), forgetLogs()])
 }
 
-/** What the device notes of itself and not of a person: that a pen was seen, that a sign-out is owed. */
-const STAYS = /^(pen seen|sign-out owed)/
+/** What is nobody's (that a pen was seen, that a sign-out is owed), and words on their way to the device's database. */
+const STAYS = /^(pen seen|sign-out owed|typing )/

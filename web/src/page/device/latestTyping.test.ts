@@ -1,8 +1,26 @@
-import { expect, test } from '@jest/globals'
+import { beforeEach, expect, test } from '@jest/globals'
 import type { Keepsake, Typing } from './keepsake.ts'
 import { LatestTyping } from './latestTyping.ts'
 
 const place = { person: 'p', copy: 'c', at: 'a' }
+/** The browser's notes, which the tests' machine lacks. */
+const notes = new Map<string, string>()
+const localStorage = new Proxy(
+  {
+    getItem: (key: string) => notes.get(key) ?? null,
+    setItem: (key: string, value: string) => void notes.set(key, value),
+    removeItem: (key: string) => void notes.delete(key),
+  },
+  {
+    ownKeys: () => [...notes.keys()],
+    getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }),
+  },
+)
+beforeEach(() => {
+  notes.clear()
+  Object.assign(globalThis, { localStorage })
+})
+
 const typing = (words: string, at = 'a'): Typing =>
   ({ ...place, at, page: 'x', typed: { value: { text: words } } }) as unknown as Typing
 
@@ -21,6 +39,7 @@ function slowDevice() {
         }),
       )
     },
+    typingIn: async () => [...there].map(([at, typed]) => ({ ...place, at, page: 'x', typed })),
     dropTyping: async ({ at }: { at: string }) => void there.delete(at),
   } as unknown as Keepsake
   const settle = async () => {
@@ -57,4 +76,21 @@ test('what is dropped does not come back by a write under way; what is typed aft
   await settle()
   await late
   expect(there.get('a')).toEqual(typing('newer').typed)
+})
+
+test('words that the database has not taken yet are found after a crash, and no note stays once it has', async () => {
+  const { settle, latest } = slowDevice()
+  void latest.keep(typing('first'))
+  await settle()
+  expect(notes.size).toBe(0)
+  void latest.keep(typing('first and more'))
+  expect(await latest.in('p', 'c')).toEqual([typing('first and more')])
+  expect(await latest.in('p', 'another')).toEqual([typing('first')])
+  await settle()
+  expect(notes.size).toBe(0)
+  void latest.keep(typing('gone'))
+  const dropped = latest.drop(place)
+  expect(notes.size).toBe(0)
+  await settle()
+  await dropped
 })

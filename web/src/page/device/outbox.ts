@@ -182,7 +182,7 @@ export class Outbox {
 
   /** What was being typed in a copy when its tab ended. */
   typingIn(copy: string): Promise<Typing[]> {
-    return this.#keepsake.typingIn(this.#person, copy).catch(() => [])
+    return this.#typing.in(this.#person, copy)
   }
 
   /** What waits for one copy, oldest first, once the device has been looked through. */
