@@ -36,6 +36,33 @@ async function marked(page: Page, at: { x: number; y: number }): Promise<boolean
   }, place)
 }
 
+/** How many pixels of the wet canvas are coloured. */
+const wetPixels = (page: Page) =>
+  page.getByRole('main').evaluate((main) => {
+    const canvas = main.querySelector<HTMLCanvasElement>('[data-layer=wet]')!
+    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height)
+    return data.filter((alpha, index) => index % 4 === 3 && alpha > 0).length
+  })
+
+test('a loop with sharp corners leaves no speck behind', async ({ somebody }) => {
+  const { student } = await atWork(server, somebody, pdf)
+  await drawWithMouse(student, along({ x: 150, y: 150 }, { x: 160, y: 150 }))
+  await button(student, 'Pick up').click()
+  const corners = [
+    { x: 140, y: 130 },
+    { x: 170, y: 130 },
+    { x: 170, y: 170 },
+    { x: 140, y: 170 },
+    { x: 140, y: 130 },
+  ]
+  await drawWithMouse(
+    student,
+    corners.flatMap((corner, index) => along(corners[index - 1] ?? corner, corner, 6)),
+  )
+  await expect(student.getByTestId('picked')).toBeVisible()
+  expect(await wetPixels(student)).toBe(0)
+})
+
 test('the eraser shows what it will take before it takes it; its two ways are one tap apart', async ({
   somebody,
 }) => {

@@ -60,6 +60,8 @@ export class WetCanvas {
     context.strokeStyle = '#1b6e68'
     context.fillStyle = 'rgb(27 110 104 / 0.08)'
     context.lineWidth = 2
+    // A pointed corner would reach out of the box that is cleared.
+    context.lineJoin = 'round'
     context.setLineDash([7, 5])
     context.beginPath()
     for (const at of way) context.lineTo(at.x * view.scale + view.x, at.y * view.scale + view.y)
