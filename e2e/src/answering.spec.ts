@@ -185,7 +185,20 @@ test('a palm on the tabs turns no page; a stroke under way is kept when the page
   await touch(student, 'touchStart', [on], 40)
   await touch(student, 'touchEnd', [])
   await expect(student.getByText('page 1 of 2')).toBeVisible()
-  for (const at of along({ x: 200, y: 200 }, { x: 300, y: 200 })) await pen('mouseMoved', at)
+  // A palm lies there for as long as one writes.
+  const began = Date.now()
+  await touch(student, 'touchStart', [on], 40)
+  let x = 200
+  await expect
+    .poll(async () => {
+      x += 5
+      await pen('mouseMoved', { x, y: 200 })
+      return Date.now() - began
+    })
+    .toBeGreaterThan(900)
+  await touch(student, 'touchEnd', [])
+  await expect(student.getByText('page 1 of 2')).toBeVisible()
+  for (const at of along({ x, y: 200 }, { x: 300, y: 200 })) await pen('mouseMoved', at)
   // Somebody presses a key with the other hand.
   await student.keyboard.press('PageDown')
   await expect(student.getByText('page 2 of 2')).toBeVisible()
