@@ -83,6 +83,19 @@ test('the eraser shows what it will take before it takes it; its two ways are on
   await expect.poll(() => marked(student, { x: 380, y: 150 })).toBe(false)
 })
 
+test('the row of tools fits a laptop and a tablet, whichever tool is in hand', async ({ somebody }) => {
+  const { student } = await atWork(server, somebody, pdf)
+  const row = student.getByRole('toolbar', { name: 'Writing' })
+  for (const width of [1280, 820]) {
+    await student.setViewportSize({ width, height: 1180 })
+    for (const tool of ['Rub out', 'Pick up']) {
+      await button(student, tool).click()
+      await expect(row.getByRole('button', { name: new RegExp(`^${tool}: `) })).toHaveCount(2)
+      await expect.poll(() => row.evaluate((all) => all.scrollWidth - all.clientWidth)).toBe(0)
+    }
+  }
+})
+
 test('lines go on, come level when they nearly are; the same again stands beside, evenly', async ({
   somebody,
 }) => {

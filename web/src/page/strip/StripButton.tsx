@@ -18,7 +18,7 @@ export function StripButton({ icon: Icon, label, count, pressed, hint, ...button
       aria-pressed={pressed}
       title={hint}
       {...button}
-      className={`flex h-[52px] min-w-[56px] shrink-0 flex-col items-center justify-center gap-0.5 rounded-tag border px-2 text-small font-semibold whitespace-nowrap disabled:opacity-40 @max-[900px]:min-w-[52px] @max-[900px]:px-1.5 @max-[800px]:min-w-[44px] @max-[800px]:px-0.5 ${
+      className={`flex h-[52px] min-w-[56px] shrink-0 flex-col items-center justify-center gap-0.5 rounded-tag border px-2 text-small font-semibold whitespace-nowrap disabled:opacity-40 @max-[900px]:max-w-[64px] @max-[900px]:min-w-[46px] @max-[900px]:px-1 @max-[900px]:leading-tight @max-[900px]:whitespace-normal @max-[800px]:max-w-[54px] @max-[800px]:min-w-[44px] @max-[800px]:px-0.5 ${
         pressed ? 'border-ink bg-sheet' : 'border-transparent hover:bg-blotter'
       }`}
     >

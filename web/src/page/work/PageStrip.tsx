@@ -86,7 +86,7 @@ function TwoWays({ tools, tool, label, ways: { setting, legend, options } }: Two
   return (
     <fieldset
       aria-label={legend}
-      className={`flex shrink-0 rounded-tag bg-blotter ${upright ? 'flex-col self-stretch' : ''}`}
+      className={`flex shrink-0 rounded-tag bg-blotter [&_button]:w-[58px] [&_button]:min-w-0 [&_button]:px-0.5 [&_button]:leading-none [&_button]:whitespace-normal @max-[900px]:[&_button]:w-[46px] @max-[900px]:[&_button]:text-xs ${upright ? 'flex-col self-stretch' : ''}`}
     >
       {options.map(({ value, words, icon }) => (
         <StripButton
