@@ -5,8 +5,16 @@ import type { Picking } from '../picking/usePicking.ts'
 import type { Tools } from '../tools/useTools.ts'
 import { keysOfTools } from './pageKeys.ts'
 
-/** Picking up, and everything that is done to what is picked up. `putHere` puts the thing in hand where one looks. */
-export function pickKeys(picking: Picking, tools: Tools, putHere: () => void): KeyGroup {
+/**
+ * Picking up, and everything that is done to what is picked up. `putHere` puts the thing in hand where one looks;
+ * `closeLarge` ends writing large.
+ */
+export function pickKeys(
+  picking: Picking,
+  tools: Tools,
+  putHere: () => void,
+  closeLarge: () => void,
+): KeyGroup {
   const picked = picking.items.length > 0
   return {
     title: 'Picking up',
@@ -16,7 +24,7 @@ export function pickKeys(picking: Picking, tools: Tools, putHere: () => void): K
       { keys: ['['], words: 'pick the thing before', run: () => next(-1) },
       { keys: ['a'], control: true, words: 'pick all that is mine', run: () => picking.pickAll() },
       ...holdKeys({ any: () => picked, ...picking }),
-      { keys: ['Escape'], words: 'done', run: () => picked && picking.letGo() },
+      { keys: ['Escape'], words: 'done', run: () => (picked ? picking.letGo() : closeLarge()) },
       { keys: ['Enter'], words: 'put down what is in hand', run: put },
     ],
   }

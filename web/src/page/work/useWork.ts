@@ -61,6 +61,7 @@ export function useWork(on: WorkOn) {
   const [surface, setSurface] = useState<Surface>()
   const [lifted, setLifted] = useState(false)
   const [large, setLarge] = useState(false)
+  const closeLarge = useCallback(() => setLarge(false), [])
   const picking = usePicking(store, page.id, seen.placed, mine, tools, page)
   const things = useThings(store, page.id, picking)
   const { signing, carries } = tools
@@ -130,11 +131,11 @@ export function useWork(on: WorkOn) {
     const help = { keys: ['?'], words: 'these keys', run: () => setKeysShown(true) }
     const view = viewKeys(surface, turn)
     return [
-      ...(writes ? [pickKeys(picking, tools, pasting.putHere), toolKeys(tools, undo, redo)] : []),
+      ...(writes ? [pickKeys(picking, tools, pasting.putHere, closeLarge), toolKeys(tools, undo, redo)] : []),
       { ...view, acts: [...view.acts, help] },
       ...(moreKeys ? [moreKeys] : []),
     ]
-  }, [writes, picking, tools, pasting, undo, redo, surface, turn, moreKeys])
+  }, [writes, picking, tools, pasting, closeLarge, undo, redo, surface, turn, moreKeys])
   useKeys(person, keys)
 
   return {
@@ -167,7 +168,7 @@ export function useWork(on: WorkOn) {
     stripCovers,
     /** Writing large is open. */
     large: large && writing !== undefined,
-    closeLarge: () => setLarge(false),
+    closeLarge,
     toggleLarge() {
       tools.setTool('pen')
       setLarge(!large)
