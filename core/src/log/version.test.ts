@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals'
 import { strokeOutline } from '../ink/outline.ts'
-import { LOG_VERSION, upToDate } from './version.ts'
+import type { Sheet } from '../worksheet/sheet.ts'
+import { LOG_VERSION, sheetUpToDate, upToDate } from './version.ts'
 
 const laid = (nib: string) => ({ act: 'add', items: [{ kind: 'stroke', nib, width: 3 }, { kind: 'text' }] })
 
@@ -19,6 +20,13 @@ test.each([
 test('what lays nothing down is as it was', () => {
   const event = { act: 'take', items: ['an id'] }
   expect(upToDate(event, 1)).toBe(event)
+})
+
+test('a sheet kept on a device since before is read with the nibs of now, however deep its ink lies', () => {
+  const kept = (nib: string) =>
+    ({ pages: [{ printed: [{ kind: 'ink', strokes: [{ nib, packed: 'brush' }] }] }] }) as unknown as Sheet
+  expect(sheetUpToDate(kept('brush'))).toEqual(kept('paintbrush'))
+  expect(sheetUpToDate(kept('pencil'))).toEqual(kept('pencil'))
 })
 
 /** The widest that a level stroke is, upright, by its outline. */

@@ -1,4 +1,5 @@
 import type { Nib } from '../ink/stroke.ts'
+import type { Sheet } from '../worksheet/sheet.ts'
 
 /** In which way events are written now. */
 export const LOG_VERSION = 2
@@ -34,6 +35,12 @@ function withNibsOfNow(told: Told): Told {
     items: told.items!.map((item) => (nibBefore(item) ? { ...item, nib: NIBS_BEFORE[item.nib] } : item)),
   }
 }
+
+/** The same for a sheet that a device has kept since before: its ink, wherever it lies in it. */
+export const sheetUpToDate = (sheet: Sheet): Sheet =>
+  JSON.parse(
+    JSON.stringify(sheet, (name, value) => (name === 'nib' && NIBS_BEFORE[String(value)]) || value),
+  ) as Sheet
 
 const nibBefore = (item: unknown): item is { nib: string } =>
   typeof item === 'object' && item !== null && 'nib' in item && String(item.nib) in NIBS_BEFORE

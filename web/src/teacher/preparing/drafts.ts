@@ -1,4 +1,4 @@
-import type { Sheet } from '@hand-back/core'
+import { type Sheet, sheetUpToDate } from '@hand-back/core'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 
 /** A sheet that is not at school yet, and the state of the worksheet that it was made from. */
@@ -32,6 +32,9 @@ export function deviceDrafts(): Drafts {
   return {
     put: async (draft) => void (await orNothing(store().then((db) => db.put('drafts', draft)))),
     drop: async (worksheet) => void (await orNothing(store().then((db) => db.delete('drafts', worksheet)))),
-    get: (worksheet) => orNothing(store().then((db) => db.get('drafts', worksheet))),
+    get: async (worksheet) => {
+      const kept = await orNothing(store().then((db) => db.get('drafts', worksheet)))
+      return kept && { ...kept, sheet: sheetUpToDate(kept.sheet) }
+    },
   }
 }
