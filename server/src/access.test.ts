@@ -114,6 +114,11 @@ const ROUTES: Record<string, Rule> = {
     teacher: true,
   },
   'GET /handouts/:handout/work': { path: (lesson) => `/handouts/${lesson.handout.id}/work`, teacher: true },
+  'GET /handouts/:handout/looks': { path: (lesson) => `/handouts/${lesson.handout.id}/looks`, teacher: true },
+  'GET /copies/:copy/pages/:page/picture': {
+    path: (lesson) => `/copies/${own(lesson).copy}/pages/${lesson.worksheet.sheet.pages[0]!.id}/picture`,
+    teacher: true,
+  },
   'GET /handouts/:handout/pdf': { path: (lesson) => `/handouts/${lesson.handout.id}/pdf`, teacher: true },
   'PATCH /worksheets/:worksheet': {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}`,

@@ -76,6 +76,8 @@ export interface ServerMessages {
   copyRow(news: { handout: string; row: CopyRow }): void
   /** What the marks of a copy come to now. */
   marks(news: { handout: string; sum: CopySum }): void
+  /** Something was written on a copy. */
+  touched(news: { handout: string; copy: string }): void
   tray(): void
   /** Somebody asks to be let into a class of this teacher. */
   joining(): void

@@ -25,6 +25,18 @@ export type MarkingWhole = z.infer<typeof marking>
 /** What school tells of the marks of a hand-out that is looked at. */
 export const sumNews = z.object({ handout: z.uuid(), sum: copySum })
 
+/** How the pages of a hand-out's copies look now, so that their pictures are asked for again when they have changed. */
+export const handoutLooks = z.object({
+  /** The pages as they were handed out, in order; sizes in points. */
+  pages: z.array(z.object({ id: z.uuid(), width: z.number().positive(), height: z.number().positive() })),
+  /** One for each page of each copy: another look is another picture. */
+  looks: z.array(z.object({ copy: z.uuid(), page: z.uuid(), look: z.string() })),
+})
+export type HandoutLooks = z.infer<typeof handoutLooks>
+
+/** What school tells of copies of a hand-out that somebody writes on. */
+export const touchedNews = z.object({ handout: z.uuid(), copy: z.uuid() })
+
 /** What its students did so far on a copy. */
 export const copyWork = z.object({
   copy: z.uuid(),

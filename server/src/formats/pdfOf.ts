@@ -60,13 +60,13 @@ export const pdfOf = (
 ): Promise<Uint8Array> => madeOf(db, person, title, bundles, PDF)
 
 /** The same for anything else that is made of flat pages. */
-export async function madeOf(
+export async function madeOf<Result = Uint8Array>(
   db: Context['db'],
   person: Pick<Person, 'id'>,
   title: string,
   bundles: readonly Bundle[],
   making: Making,
-): Promise<Uint8Array> {
+): Promise<Result> {
   const printed = bundles.flatMap((bundle) => bundle.printed)
   if (printed.length > MOST_PAGES)
     throw new Refused(`That is more than ${MOST_PAGES} pages. Take fewer copies at once.`, 422)
@@ -90,7 +90,7 @@ export async function madeOf(
     for (const [name, bytes] of await filesOf(db, pages, made, origins)) files.set(name, bytes)
     return { title, pages, files, origins }
   }
-  return inTurn<Uint8Array>({
+  return inTurn<Result>({
     kind: 'long',
     ...making,
     task,

@@ -1,13 +1,15 @@
 import { CALLS, COPY_FORMATS, type CopyFormatName, printing, Refused } from '@hand-back/core'
 import { type Request, type Response, Router } from 'express'
 import type { Context } from '../context.ts'
-import { streamed } from '../http/answering.ts'
+import { answering, streamed } from '../http/answering.ts'
 import { as, notHere, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
 import { ownWorksheet } from '../worksheets/index.ts'
 import { handoutAsPdf } from './handoutAsPdf.ts'
+import { looksOf } from './looks.ts'
 import type { Made } from './made.ts'
 import { MAKERS } from './makers.ts'
+import { PagePictures } from './pagePictures.ts'
 import type { Pictures } from './pictures.ts'
 import { worksheetAsPdf } from './worksheetAsPdf.ts'
 
@@ -45,6 +47,19 @@ export function formatRoutes(context: Context, pictures: Pictures): Router {
     if (!bytes) throw notHere()
     // Asked for by its look: another look is another address.
     response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/webp').send(bytes)
+  })
+  answering(router, CALLS.handoutLooks, ({ person, ids }) => looksOf(context.db, person.id, ids.handout))
+  const pagePictures = new PagePictures(context)
+  streamed(router, CALLS.pagePicture, async ({ person, ids, request, response }) => {
+    const asked = String(request.query.of)
+    const { look, bytes } = await pagePictures.of(person, ids.copy, ids.page, asked)
+    if (!bytes) throw new Refused('This page cannot be drawn.', 422)
+    // It may have been written on since: then it is another picture than its address says.
+    const lasting = asked === look
+    response
+      .set('Cache-Control', lasting ? 'private, max-age=31536000, immutable' : 'no-store')
+      .type('image/webp')
+      .send(bytes)
   })
   return router
 }

@@ -37,6 +37,7 @@ export function liveNews(
   return {
     eventsKept(copy, events) {
       live.to(rooms.copy(copy.id, 'teacher')).emit('events', { copy: copy.id, events: [...events] })
+      live.to(rooms.handout(copy.handoutId)).emit('touched', { handout: copy.handoutId, copy: copy.id })
       if (!copy.out) return
       const seen = events.filter((event) => mayRead('student', copy, event.layer, event.round))
       if (seen.length > 0)

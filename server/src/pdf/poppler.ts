@@ -35,6 +35,31 @@ export function drawPart(pdf: Uint8Array, part: Box, dotsPerInch: number): Buffe
   ])
 }
 
+/**
+ * All pages of a PDF as they are seen, the longest side of each `longest` pixels, as raw red, green and blue. Source of
+ * the form that poppler writes: Netpbm's PPM, "P6", width, height and the highest value, each followed by one white space.
+ */
+export function drawPages(pdf: Uint8Array, longest: number): RawPicture[] {
+  const drawn = poppler('pdftoppm', pdf, ['-cropbox', '-scale-to', String(longest), 'FILE'])
+  const pictures: RawPicture[] = []
+  for (let at = 0; at < drawn.length; ) {
+    const head = /^P6\s(\d+)\s(\d+)\s255\s/.exec(drawn.subarray(at, at + 40).toString('latin1'))
+    if (!head) throw new Error('pdftoppm wrote no picture')
+    const [width, height] = [Number(head[1]), Number(head[2])]
+    const from = at + head[0].length
+    at = from + width * height * 3
+    pictures.push({ width, height, data: drawn.subarray(from, at) })
+  }
+  return pictures
+}
+
+/** A picture without compression, three bytes a pixel, line by line. */
+export interface RawPicture {
+  readonly width: number
+  readonly height: number
+  readonly data: Buffer
+}
+
 /** How finely it is looked whether anything lies beside a page, in dots an inch; on very large pages in so many dots in all. */
 const COARSE = 24
 const MOST_DOTS = 1500

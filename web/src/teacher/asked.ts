@@ -12,6 +12,7 @@ export const asked = {
   handoutChanges: (id: string) => got(CALLS.handoutChanges, { handout: id }),
   marking: (id: string) => got(CALLS.marking, { handout: id }),
   work: (id: string) => got(CALLS.handoutWork, { handout: id }),
+  looks: (id: string) => got(CALLS.handoutLooks, { handout: id }),
   remarks: () => got(CALLS.remarks, {}),
   joining: (classId: string) => got(CALLS.joining, { class: classId }),
   groupings: (classId: string) => got(CALLS.groupings, { class: classId }),

@@ -14,7 +14,7 @@ import {
   moreStudents,
   newHandout,
 } from '../handouts.ts'
-import { copyWork, marking as markingTold } from '../marking.ts'
+import { copyWork, handoutLooks as handoutLooksTold, marking as markingTold } from '../marking.ts'
 
 // Handing out, and what a teacher does with the copies of a hand-out.
 
@@ -31,6 +31,10 @@ export const handBackMany = doing('teacher', '/handouts/:handout/hand-back', han
 export const marking = reading('teacher', '/handouts/:handout/marking', markingTold)
 /** What was done so far on each of its copies. */
 export const handoutWork = reading('teacher', '/handouts/:handout/work', z.array(copyWork))
+/** Which pages its copies have, and how each looks now. */
+export const handoutLooks = reading('teacher', '/handouts/:handout/looks', handoutLooksTold)
+/** A page of a copy drawn small, as its teacher sees it (WebP); `of`, behind the address, is its look. */
+export const pagePicture = streaming('file', reading('teacher', '/copies/:copy/pages/:page/picture', bytes))
 export const givePages = putting('teacher', '/copies/:copy/owners', pageOwners, nothing)
 export const changeCopy = changing('teacher', '/copies/:copy', copyChange, nothing)
 export const leaveCopy = dropping('teacher', '/copies/:copy/students/:student', nothing, nothing)

@@ -33,6 +33,22 @@ export const events = pgTable(
   ],
 )
 
+/** A page of a copy, drawn small for its teacher. */
+export const pagePictures = pgTable(
+  'page_picture',
+  {
+    copyId: uuid('copy_id')
+      .notNull()
+      .references(() => copies.id),
+    pageId: uuid('page_id').notNull(),
+    /** Of which state of the page (`looksOf`). */
+    of: text().notNull(),
+    /** WebP. */
+    bytes: bytea().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.copyId, table.pageId] })],
+)
+
 /**
  * An attachment: a sound or picture on a copy. Its bytes are a file; who may have it is who may see the copy, but for
  * the teacher's: students have those when what they lie on is handed back.

@@ -17,7 +17,7 @@ export function FilterRow({ offered, filter, onFilter }: FilterRowProps) {
       value={filter}
       onChoose={onFilter}
       onClear={() => onFilter(undefined)}
-      className="mb-3 flex flex-wrap gap-2"
+      className="flex flex-wrap gap-2"
     >
       {offered.map(({ filter: each, count }) => (
         <Option

@@ -31,7 +31,9 @@ import { handBack } from './handBack.ts'
 import { InUse } from './InUse.tsx'
 import { OneCopy } from './OneCopy.tsx'
 import { SharedPeople } from './SharedPeople.tsx'
+import { ShowAs, useShownAs } from './ShowAs.tsx'
 import { useHandout } from './useHandout.ts'
+import { Wall } from './Wall.tsx'
 
 /** A hand-out with every student's copy and its state, as it is now. */
 export function Handout() {
@@ -48,6 +50,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
   const [printing, setPrinting] = useState(false)
   const [handingBack, setHandingBack] = useState(false)
   const [wished, setFilter] = useState<PileFilter>()
+  const [shown, setShown] = useShownAs()
   const sums = useMarking(id)?.sums
   const work = useHandoutWork(id)
   const facts: PileFacts = { handout, sums: sums ?? [], work, now: Date.now() }
@@ -107,8 +110,15 @@ function Table({ handout }: { handout: HandoutWhole }) {
         <HandBackDialog handout={handout} sums={sums ?? []} onClose={() => setHandingBack(false)} />
       )}
       <InUse handout={handout} />
-      <FilterRow offered={filtersOf(copies, facts)} filter={filter} onFilter={setFilter} />
-      <DataTable columns={columns} rows={rows} onOpen={({ id: copy }) => void navigate(pileAt(id, copy))} />
+      <div className="mb-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
+        <FilterRow offered={filtersOf(copies, facts)} filter={filter} onFilter={setFilter} />
+        <ShowAs shown={shown} onShow={setShown} />
+      </div>
+      {shown === 'pages' ? (
+        <Wall handout={handout} rows={rows} sums={sums ?? []} />
+      ) : (
+        <DataTable columns={columns} rows={rows} onOpen={({ id: copy }) => void navigate(pileAt(id, copy))} />
+      )}
     </>
   )
 }

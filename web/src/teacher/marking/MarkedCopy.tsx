@@ -53,7 +53,8 @@ interface MarkedCopyProps {
   tools: ReturnType<typeof useTools>
   seeing: Seeing
   onSee: (seeing: Seeing) => void
-  pageIndex: number
+  /** Which page is shown: its id, or its place among the pages. */
+  pageAt: string | number
   onTurn: (index: number) => void
   /** What whoever has it is called. */
   first: string
@@ -76,7 +77,7 @@ export function MarkedCopy({
   tools,
   seeing,
   onSee,
-  pageIndex,
+  pageAt,
   onTurn,
   first,
   onNext,
@@ -87,7 +88,13 @@ export function MarkedCopy({
 }: MarkedCopyProps) {
   const { state, round, log, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
-  const index = Math.min(pageIndex, pages.length - 1)
+  const index =
+    typeof pageAt === 'number'
+      ? Math.min(pageAt, pages.length - 1)
+      : Math.max(
+          0,
+          pages.findIndex(({ id }) => id === pageAt),
+        )
   const page = pages[index]!
   const wanted = useCallback(
     ({ layer }: Placed) =>

@@ -1,7 +1,7 @@
 import type { CopyRow, CopySum, HandoutWhole, Person } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { useNavigate, useParams, useSearchParams } from 'react-router'
 import { queries, queryClient } from '../../api/queries.ts'
 import { useCopy } from '../../page/copy/useCopy.ts'
 import { KeptSign } from '../../page/device/KeptSign.tsx'
@@ -49,7 +49,9 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
       copy && void navigate(`/handout/${handout.id}/pile/${copy.id}`, { replace: true }),
     [navigate, handout.id],
   )
-  const [pageIndex, setPageIndex] = useState(0)
+  const [asked] = useSearchParams()
+  /** The id of the page to begin at; once one has turned, the place among the pages. */
+  const [pageAt, setPageAt] = useState<string | number>(asked.get('page') ?? 0)
   const tools = useTools(person, TEACHER_SWATCHES)
   const [seeing, setSeeing] = useState<Seeing>('all')
   const whole = useQuery({
@@ -120,8 +122,8 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
               tools={tools}
               seeing={seeing}
               onSee={setSeeing}
-              pageIndex={pageIndex}
-              onTurn={setPageIndex}
+              pageAt={pageAt}
+              onTurn={setPageAt}
               first={firstOf(handout, row)}
               onNext={onNext}
               onReviewed={onReviewed}
