@@ -1,6 +1,6 @@
 import { CALLS, type CopyRow, type CopySum, type HandoutLooks, type HandoutWhole } from '@hand-back/core'
 import { useMemo, useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import { urlOf } from '../../api/ask.ts'
 import { StateTag } from '../../ui/Corner.tsx'
 import { Fetched } from '../../ui/Notice.tsx'
@@ -21,8 +21,9 @@ export function Wall(props: WallProps) {
 }
 
 function Pictures({ handout, rows, sums, told }: WallProps & { told: HandoutLooks }) {
-  const [wished, setPage] = useState<string>()
-  const page = told.pages.find(({ id }) => id === wished) ?? told.pages[0]
+  // In the address, so that whoever comes back from a copy finds the page that they left.
+  const [asked, setAsked] = useSearchParams()
+  const page = told.pages.find(({ id }) => id === asked.get('page')) ?? told.pages[0]
   const looks = useMemo(
     () => new Map(told.looks.flatMap((one) => (one.page === page?.id ? [[one.copy, one.look]] : []))),
     [told, page],
@@ -34,7 +35,7 @@ function Pictures({ handout, rows, sums, told }: WallProps & { told: HandoutLook
         <OneOf
           label="Which page"
           value={page.id}
-          onChoose={setPage}
+          onChoose={(id) => setAsked({ page: id }, { replace: true })}
           className="mb-4 flex flex-wrap items-center gap-1.5"
         >
           <span className="mr-1 text-ink-soft">Page</span>
