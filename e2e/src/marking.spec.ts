@@ -1,5 +1,5 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
-import type { Page } from '@playwright/test'
+import type { BrowserContextOptions, Page } from '@playwright/test'
 import sharp from 'sharp'
 import { atWork, seeAsTeacher } from './fixtures/atWork.ts'
 import { handIn, openCopy, prepareLesson } from './fixtures/lesson.ts'
@@ -13,6 +13,7 @@ import {
   expectInk,
   expectKept,
   onScreen,
+  touch,
 } from './hands/hands.ts'
 
 const server = testServer()
@@ -20,8 +21,8 @@ const server = testServer()
 const SHORE = [70, 97, 140]
 
 /** The pile with the copies of two students, one with work on it that was handed in. */
-async function pile(somebody: () => Promise<Page>) {
-  const teacher = await somebody()
+async function pile(somebody: (options?: BrowserContextOptions) => Promise<Page>, options = {}) {
+  const teacher = await somebody(options)
   const pdf = await makePdf([{}])
   const lesson = await prepareLesson(server, teacher, ['Amaru Mensah', 'Iris Novotná'], pdf)
   const student = await somebody()
@@ -106,6 +107,37 @@ test('words begun on one copy stay there when the teacher goes on to the next', 
   await expect.poll(() => laidOn(copies[0]!)).toEqual(['text'])
   await expectKept(teacher)
   expect(await laidOn(copies[1]!)).toEqual([])
+})
+
+test('from copy to copy by key, by button and by a swipe, on the same page', async ({ somebody }) => {
+  const { teacher } = await pile(somebody, {
+    viewport: { width: 820, height: 1180 },
+    hasTouch: true,
+  })
+  const shown = (name: string) => expect(teacher.getByRole('heading', { name })).toBeVisible()
+  await shown('Amaru Mensah')
+  await teacher.keyboard.press('n')
+  await shown('Iris Novotná')
+  await expect(button(teacher, 'Next copy')).toBeDisabled()
+  await teacher.keyboard.press('b')
+  await shown('Amaru Mensah')
+  await expect(button(teacher, 'The copy before')).toBeDisabled()
+  const swipe = async (by: number) => {
+    const box = (await teacher.getByRole('heading', { level: 2 }).boundingBox())!
+    const at = { x: box.x + 200, y: box.y + box.height / 2 }
+    await touch(teacher, 'touchStart', [at])
+    await touch(teacher, 'touchMove', [{ x: at.x + by, y: at.y + 4 }])
+    await touch(teacher, 'touchEnd', [])
+  }
+  await swipe(-30)
+  await shown('Amaru Mensah')
+  await swipe(-120)
+  await shown('Iris Novotná')
+  await swipe(120)
+  await shown('Amaru Mensah')
+  await button(teacher, 'Next copy').tap()
+  await button(teacher, 'The copy before').tap()
+  await shown('Amaru Mensah')
 })
 
 test('the strip lies where the teacher wants it, and what is seen large is written on the copy', async ({

@@ -8,6 +8,7 @@ import { handoutFigures } from './bench/handouts.ts'
 import { hostileFigures } from './bench/hostile.ts'
 import { inkFigures } from './bench/ink.ts'
 import { keepingFigures } from './bench/keeping.ts'
+import { markingFigures } from './bench/marking.ts'
 import { pageFigures } from './bench/page.ts'
 import { preparingFigures } from './bench/preparing.ts'
 import { sharingFigures } from './bench/sharing.ts'
@@ -41,6 +42,7 @@ export async function run(options: readonly string[]): Promise<void> {
     page: () => pageFigures(cluster.database('page')),
     writing: () => writingFigures(cluster.database('writing')),
     preparing: () => preparingFigures(cluster.database('preparing')),
+    marking: () => markingFigures(cluster.database('marking')),
     slow: () => slowFigures(cluster.database('slow')),
   }
   for (const [name, measure] of Object.entries(parts)) {

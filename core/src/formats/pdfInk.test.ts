@@ -6,7 +6,7 @@ import { packPoints } from '../ink/pack.ts'
 import { toSegment } from '../ink/simplify.ts'
 import { strokePoints } from '../ink/stroke.ts'
 import { idOf } from '../test/arbitrary.ts'
-import { colourParts, strokeOperators } from './pdfInk.ts'
+import { colourParts, middleLineOperators, strokeOperators } from './pdfInk.ts'
 
 const stroke = (points: string) => ({
   id: idOf(1),
@@ -81,4 +81,24 @@ test('ink that cannot be read draws nothing', () => {
 
 test('colours come apart', () => {
   expect(colourParts('#ff8000').map((part) => Math.round(part * 255))).toEqual([255, 128, 0])
+})
+
+test('in a small picture a stroke is its middle line: from end to end, never far from a point, as broad as its nib', () => {
+  const points = Array.from({ length: 80 }, (_, index) => ({
+    x: 50 + index * 0.5,
+    y: 100 + 20 * Math.sin(index / 9),
+    pressure: 0.5,
+    time: index * 8,
+  }))
+  const drawn = middleLineOperators(stroke(toBase64(packPoints(points))))
+  const way = [...drawn.matchAll(/(-?[\d.]+) (-?[\d.]+) [ml]\n/g)].map(
+    ([, x, y]) => [Number(x), Number(y)] as const,
+  )
+  const away = (x: number, y: number) => Math.min(...way.map(([a, b]) => Math.hypot(a - x, b - y)))
+  for (const { x, y } of points) expect(away(x, y)).toBeLessThan(1.5)
+  expect(Math.hypot(way[0]![0] - 50, way[0]![1] - 100)).toBeLessThan(0.2)
+  expect(Math.hypot(way.at(-1)![0] - points.at(-1)!.x, way.at(-1)![1] - points.at(-1)!.y)).toBeLessThan(0.2)
+  expect(way.length).toBeLessThan(70)
+  expect(drawn).toContain(' w 1 J 1 j')
+  expect(middleLineOperators(stroke('AAAA'))).toBe('')
 })

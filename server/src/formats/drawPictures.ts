@@ -7,11 +7,11 @@ const LONGEST = 560
 
 /** Flat pages, each drawn small, as WebP, in their order: made into one PDF, so that what they share is read once. */
 export async function drawPictures(task: FlattenTask): Promise<Uint8Array[]> {
-  const drawn = drawPages(await flatten(task), LONGEST)
+  const drawn = drawPages(await flatten({ ...task, small: true }), LONGEST)
   return Promise.all(
     drawn.map(({ width, height, data }) =>
       sharp(data, { raw: { width, height, channels: 3 } })
-        .webp({ quality: 80 })
+        .webp({ quality: 80, effort: 0 })
         .toBuffer(),
     ),
   )

@@ -43,6 +43,8 @@ export interface FlattenTask {
   readonly files: ReadonlyMap<string, Uint8Array>
   /** Which page of which file a paper was made of, by the paper's name: taken from there, what pages share is written once. */
   readonly origins?: ReadonlyMap<string, Origin>
+  /** Only a small picture is made of it. */
+  readonly small?: boolean
 }
 
 export interface Origin {
@@ -59,7 +61,7 @@ export async function flatten(task: FlattenTask): Promise<Uint8Array> {
   const output = await PDFDocument.create()
   output.setTitle(task.title)
   const originals = new Originals(task.files)
-  const writer = new PdfPainter(output, originals)
+  const writer = new PdfPainter(output, originals, task.small)
   const copied = await copyOriginals(output, originals, task)
   for (const { page, items, copy = NOBODYS, head } of task.pages) {
     const original = copied.get(page)

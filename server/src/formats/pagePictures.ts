@@ -11,7 +11,7 @@ import { madeOf } from './pdfOf.ts'
 
 const PICTURES = { script: new URL('./drawPictures.ts', import.meta.url), name: 'drawPictures' }
 /** So many are made in one piece of work: whoever waits sees some of them soon. */
-const AT_ONCE = 12
+const AT_ONCE = 24
 
 /**
  * The pages of copies, drawn small as their teacher sees them. A picture is made once and kept until its page looks

@@ -16,6 +16,7 @@ import {
   invertAffine,
   isGrainy,
   joinAffine,
+  middleLineOperators,
   type PdfPaper,
   pathOperators,
   seenToPdf,
@@ -37,9 +38,12 @@ export class PdfPainter {
   readonly #pictures = new Map<string, PDFImage>()
   readonly #forms = new Map<string, PDFEmbeddedPage>()
   readonly #shiningOn = new Map<PDFPage, string>()
+  readonly #small: boolean
   #shine: PDFRef | undefined
 
-  constructor(output: PDFDocument, originals: Originals) {
+  /** `small`: for a picture in which a point is less than a dot. */
+  constructor(output: PDFDocument, originals: Originals, small = false) {
+    this.#small = small
     this.#output = output
     this.#originals = originals
     this.#fonts = new PdfFonts(output)
@@ -74,8 +78,8 @@ export class PdfPainter {
 
   /** Ink that shines through is multiplied with what is under it. */
   #stroke(page: PDFPage, { stroke, lies }: Of<'stroke'>): string {
-    const fill = isGrainy(stroke) ? this.#grain.fill(page, stroke.colour) : undefined
-    const drawn = strokeOperators(stroke, fill)
+    const fill = isGrainy(stroke) && !this.#small ? this.#grain.fill(page, stroke.colour) : undefined
+    const drawn = this.#small ? middleLineOperators(stroke) : strokeOperators(stroke, fill)
     const inked = shinesThrough(stroke) ? `q ${this.#shining(page)} gs\n${drawn}\nQ` : drawn
     return lies ? inBox(lies.inner, lies.box, inked) : inked
   }

@@ -1,21 +1,28 @@
 import type { CopyRow, CopySum, HandoutWhole } from '@hand-back/core'
+import { ArrowLeft } from 'lucide-react'
 import { useState } from 'react'
 import { allArrived } from '../../page/device/allArrived.ts'
 import type { Outbox } from '../../page/device/outbox.ts'
 import { Button } from '../../ui/Button.tsx'
 import { StateTag } from '../../ui/Corner.tsx'
+import { IconButton } from '../../ui/IconButton.tsx'
 import { useAct } from '../../ui/useAct.ts'
 import { sayWhen } from '../../ui/when.ts'
 import { HandBackDialog } from '../handout/HandBackDialog.tsx'
 import { bringBack, handBack, keepBack } from '../handout/handBack.ts'
 import { TakeAway } from '../TakeAway.tsx'
 import { HandBackEarly } from './HandBackEarly.tsx'
+import { useSwipe } from './useSwipe.ts'
 
 interface CopyBarProps {
   handout: HandoutWhole
   row: CopyRow
   sums: readonly CopySum[]
   outbox: Outbox
+  /** Opens the copy before, where there is one; … */
+  onBefore: (() => void) | undefined
+  /** … and the next. */
+  onNext: (() => void) | undefined
 }
 
 /** What whoever has a copy is called in a sentence. */
@@ -24,8 +31,8 @@ export function firstOf({ namesHidden }: HandoutWhole, { name, shared }: CopyRow
   return shared ? name : name.split(' ')[0]!
 }
 
-/** Over the page while marking: whose copy, where it stands, and what to do with it. */
-export function CopyBar({ handout, row, sums, outbox }: CopyBarProps) {
+/** Over the page while marking: whose copy, where it stands, and what to do with it. A finger swipes it on to the next copy. */
+export function CopyBar({ handout, row, sums, outbox, onBefore, onNext }: CopyBarProps) {
   const { state, round, name } = row
   const first = firstOf(handout, row)
   // Ink that came after the step would belong to the next round.
@@ -33,8 +40,20 @@ export function CopyBar({ handout, row, sums, outbox }: CopyBarProps) {
     if (await allArrived(outbox, row.id)) await handBack(handout.id, [row.id])
   })
   const [asks, setAsks] = useState(false)
+  const swipe = useSwipe(onBefore, onNext)
   return (
-    <div className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-card px-4 py-1.5">
+    <div
+      {...swipe}
+      className="flex shrink-0 touch-pan-y flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule bg-card px-4 py-1.5"
+    >
+      <IconButton
+        icon={ArrowLeft}
+        label="The copy before"
+        title="The copy before (B)"
+        onClick={onBefore}
+        disabled={!onBefore}
+        className="-mr-1 -ml-2"
+      />
       <h2 className="text-lg leading-tight whitespace-nowrap">{name}</h2>
       <StateTag state={state} />
       {round > 1 && <span className="text-ink-soft">round {round}</span>}

@@ -59,6 +59,7 @@ interface MarkedCopyProps {
   /** What whoever has it is called. */
   first: string
   onNext: () => void
+  onBefore: () => void
   /** Says that it is reviewed, or is not. */
   onReviewed: () => void
   marking: MarkingWhole | undefined
@@ -81,6 +82,7 @@ export function MarkedCopy({
   onTurn,
   first,
   onNext,
+  onBefore,
   onReviewed,
   marking,
   unit,
@@ -145,6 +147,7 @@ export function MarkedCopy({
       title: 'The pile',
       acts: [
         { keys: ['n'], words: 'next copy', run: onNext },
+        { keys: ['b'], words: 'the copy before', run: onBefore },
         { keys: ['v'], words: 'reviewed, or not', run: onReviewed },
         {
           keys: ['m'],
@@ -160,7 +163,7 @@ export function MarkedCopy({
         },
       ],
     }),
-    [onNext, onReviewed, toFirst, signs.putHere],
+    [onNext, onBefore, onReviewed, toFirst, signs.putHere],
   )
   const [stepKeys, setStepKeys] = useState<KeyGroup>()
   const bytesOf = useCallback((name: string) => outboxOf(person.id).bytesOf(name), [person.id])

@@ -69,7 +69,9 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   })
   const shown = ready ?? last.current
   const next = pile[index + 1]
+  const before = pile[index - 1]
   const onNext = useCallback(() => open(next), [open, next])
+  const onBefore = useCallback(() => open(before), [open, before])
   const onReviewed = useCallback(() => row && sayReviewed(row, sums), [row, sums])
   useEffect(() => {
     if (next)
@@ -112,7 +114,14 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
           onOpen={open}
         />
         <div className="flex min-w-0 flex-1 flex-col">
-          <CopyBar handout={handout} row={row} sums={sums} outbox={outboxOf(person.id)} />
+          <CopyBar
+            handout={handout}
+            row={row}
+            sums={sums}
+            outbox={outboxOf(person.id)}
+            onBefore={before && onBefore}
+            onNext={next && onNext}
+          />
           {shown && !whole.isError ? (
             <MarkedCopy
               copy={shown.copy}
@@ -126,6 +135,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
               onTurn={setPageAt}
               first={firstOf(handout, row)}
               onNext={onNext}
+              onBefore={onBefore}
               onReviewed={onReviewed}
               marking={marking}
               unit={handout.unit}
