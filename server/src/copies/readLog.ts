@@ -12,7 +12,7 @@ const EVERY_ROUND = 1_000_000
 
 /**
  * What somebody has not read yet of a copy, each layer in sequence: only what `mayRead` in core lets
- * them read, which for feedback is every round up to the last handed back.
+ * them read, which for feedback is every round up to the last handed back. `page`: only of that page.
  */
 export async function readLog(
   db: Queries,
@@ -20,6 +20,7 @@ export async function readLog(
   role: Role,
   readTo: ReadTo,
   most = MOST_READ_AT_ONCE,
+  page?: string,
 ): Promise<{ events: KeptEvent[]; more: boolean }> {
   const rounds = role === 'teacher' ? EVERY_ROUND : handedBackRound(copy)
   const { rows } = await db.execute(sql`
@@ -29,6 +30,7 @@ export async function readLog(
       (layer = 'work' AND seq > ${readTo.work}) OR
       (layer = 'help' AND seq > ${readTo.help}) OR
       (layer = 'feedback' AND seq > ${readTo.feedback} AND round <= ${rounds}))
+      ${page === undefined ? sql`` : sql`AND body->>'page' = ${page}`}
     ORDER BY layer DESC, seq LIMIT ${most + 1}`)
   const events = rows
     .slice(0, most)
@@ -36,8 +38,13 @@ export async function readLog(
   return { events, more: rows.length > most }
 }
 
-/** Everything of a copy that somebody may read. */
-export async function readWholeLog(db: Queries, copy: CopyRecord, role: Role): Promise<KeptEvent[]> {
-  const { events } = await readLog(db, copy, role, { work: 0, help: 0, feedback: 0 }, 1_000_000)
+/** Everything of a copy, or of one of its pages, that somebody may read. */
+export async function readWholeLog(
+  db: Queries,
+  copy: CopyRecord,
+  role: Role,
+  page?: string,
+): Promise<KeptEvent[]> {
+  const { events } = await readLog(db, copy, role, { work: 0, help: 0, feedback: 0 }, 1_000_000, page)
   return events
 }

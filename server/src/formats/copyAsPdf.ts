@@ -14,16 +14,17 @@ export async function copyAsPdf({ db }: Context, person: Person, id: string, wan
   return { name: bundle.title, bytes: await pdfOf(db, person, bundle.title, [bundle]) }
 }
 
-/** The pages of a copy for a PDF, as this person may read them. Throws `Refused` (404) as `copyFor` does. */
+/** The pages of a copy for a PDF, or only one of them, as this person may read them. Throws `Refused` (404) as `copyFor` does. */
 export async function bundleOf(
   db: Context['db'],
   person: Person,
   id: string,
   { empty, named }: Wanted,
+  only?: string,
 ): Promise<Bundle & { title: string }> {
   const { copy, role } = await copyFor(db, person, id)
   const { title, name, className } = await labelOfCopy(db, copy, role)
-  const printed = await ownPagesIn(db, copy)
+  const printed = (await ownPagesIn(db, copy)).filter(({ id: page }) => only === undefined || page === only)
   return {
     title: `${title}, ${name}`,
     copy: copy.id,
@@ -32,7 +33,7 @@ export async function bundleOf(
     bytes: empty ? 0 : copy.bytes,
     ...(named ? { head: `${name}   ${className}   ${title}` } : {}),
     async pages() {
-      const log = empty ? [] : await readWholeLog(db, copy, role)
+      const log = empty ? [] : await readWholeLog(db, copy, role, only)
       const now = pagesAt(log, log.length)
       return pagesNow(printed.map(asSent), now).map((page) => ({
         page,

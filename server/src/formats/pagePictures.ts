@@ -9,9 +9,15 @@ import { bundleOf } from './copyAsPdf.ts'
 import { looksOf } from './looks.ts'
 import { madeOf } from './pdfOf.ts'
 
-const PICTURES = { script: new URL('./drawPictures.ts', import.meta.url), name: 'drawPictures' }
+const PICTURES = {
+  script: new URL('./drawPictures.ts', import.meta.url),
+  name: 'drawPictures',
+  // Somebody waits to see them.
+  kind: 'quick',
+} as const
+const AS_IT_IS = { empty: false, named: false }
 /** So many are made in one piece of work: whoever waits sees some of them soon. */
-const AT_ONCE = 24
+const AT_ONCE = 12
 
 /**
  * The pages of copies, drawn small as their teacher sees them. A picture is made once and kept until its page looks
@@ -105,7 +111,9 @@ export class PagePictures {
   /** One that cannot be drawn does not cost the others theirs: then each is drawn by itself. */
   async #draw(person: Person, some: readonly Look[]): Promise<(Buffer | undefined)[]> {
     try {
-      const bundles = await Promise.all(some.map((one) => this.#pageOf(person, one)))
+      const bundles = await Promise.all(
+        some.map(({ copy, page }) => bundleOf(this.#db, person, copy, AS_IT_IS, page)),
+      )
       const drawn = await madeOf<Uint8Array[]>(this.#db, person, '', bundles, PICTURES)
       if (drawn.length !== some.length) throw new Error('another number of pages was drawn')
       return drawn.map((bytes) => Buffer.from(bytes))
@@ -117,15 +125,6 @@ export class PagePictures {
       }
       this.#log.warn({ cause: causeOf(error), copy: some[0]!.copy }, 'a page could not be drawn small')
       return [undefined]
-    }
-  }
-
-  async #pageOf(person: Person, { copy, page }: Look) {
-    const bundle = await bundleOf(this.#db, person, copy, { empty: false, named: false })
-    return {
-      ...bundle,
-      printed: bundle.printed.filter(({ id }) => id === page),
-      pages: async () => (await bundle.pages()).filter((one) => one.page.id === page),
     }
   }
 }

@@ -18,7 +18,7 @@ import { seenAttachments } from '../copies/index.ts'
 import { files } from '../db/schema.ts'
 import { wholeFile } from '../files/index.ts'
 import { nameOfRecipe, type SentFile, sentFile } from '../papers/index.ts'
-import { GaveOut, inTurn } from '../work/index.ts'
+import { GaveOut, inTurn, type Kind } from '../work/index.ts'
 import type { FlatPage, FlattenTask, Origin } from './flatten.ts'
 
 const SECONDS = 60
@@ -47,6 +47,8 @@ export interface Bundle {
 interface Making {
   readonly script: URL
   readonly name: string
+  /** In which line it stands; `long`, if left out. */
+  readonly kind?: Kind
 }
 
 const PDF: Making = { script: new URL('./flatten.ts', import.meta.url), name: 'flatten' }

@@ -1,2 +1,2 @@
-export { inTurn } from './inTurn.ts'
+export { inTurn, type Kind } from './inTurn.ts'
 export { GaveOut } from './workshop.ts'
