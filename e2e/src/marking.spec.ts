@@ -135,8 +135,9 @@ test('from copy to copy by key, by button and by a swipe, on the same page', asy
   await shown('Iris Novotná')
   await swipe(120)
   await shown('Amaru Mensah')
-  await button(teacher, 'Next copy').tap()
-  await button(teacher, 'The copy before').tap()
+  await button(teacher, 'Next copy').click()
+  await shown('Iris Novotná')
+  await button(teacher, 'The copy before').click()
   await shown('Amaru Mensah')
 })
 
