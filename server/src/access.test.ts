@@ -34,6 +34,17 @@ const ROUTES: Record<string, Rule> = {
   'POST /sign-in/student': { path: () => '/sign-in/student', open: true },
   'POST /sign-in/slip': { path: () => '/sign-in/slip', open: true },
   'POST /sign-in/slip/whose': { path: () => '/sign-in/slip/whose', open: true },
+  'POST /invitation/whose': { path: () => '/invitation/whose', open: true },
+  'POST /invitation/new': { path: () => '/invitation/new', open: true },
+  'POST /invitation/take': { path: () => '/invitation/take', ...anyTeacher },
+  'POST /classes/:class/invitation': {
+    path: (lesson) => `/classes/${lesson.class.id}/invitation`,
+    teacher: true,
+  },
+  'DELETE /classes/:class/teachers/:teacher': {
+    path: (lesson) => `/classes/${lesson.class.id}/teachers/${randomUUID()}`,
+    teacher: true,
+  },
   'POST /join': { path: () => '/join', open: true },
   'GET /join/:join': { path: () => `/join/${randomUUID()}`, open: true },
   'POST /sign-in/demo': { path: () => '/sign-in/demo' },

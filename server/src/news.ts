@@ -23,6 +23,8 @@ export interface News {
   handoutSeenAnew(handout: string): void
   /** These copies are not for students any more, or not for this one. */
   closedTo(copies: readonly string[], student?: string): void
+  /** This teacher does not see these hand-outs and copies any more. */
+  teacherLeft(teacher: string, handouts: readonly string[], copies: readonly string[]): void
   /** Somebody asks this teacher to be let into a class. */
   joinAsked(teacher: string): void
   signedOut(sessionId: string): void

@@ -21,6 +21,8 @@ export const classWhole = z.object({
   name: z.string(),
   code: z.string(),
   students: z.array(z.object({ id: z.uuid(), name: z.string(), rosterId: z.string().nullable() })),
+  /** All who teach it; `made`: whoever made it. */
+  teachers: z.array(z.object({ id: z.uuid(), name: z.string(), made: z.boolean() })),
 })
 export type ClassWhole = z.infer<typeof classWhole>
 

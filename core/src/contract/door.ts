@@ -46,6 +46,16 @@ export type ClassList = z.infer<typeof classList>
 /** The token of a printed slip. */
 export const slipSignIn = z.object({ token: z.string().regex(/^[0-9a-z]{32}$/, 'This slip cannot be read.') })
 
+/** The token of a link that lets a colleague into a class. */
+export const invitationToken = z.object({
+  token: z.string().regex(/^[0-9a-z]{32}$/, 'This invitation cannot be read.'),
+})
+/** To which class it is, and by whom. */
+export const invitationTold = z.object({ className: z.string(), by: z.string() })
+export type InvitationTold = z.infer<typeof invitationTold>
+/** A colleague who has no account yet makes one by an invitation. */
+export const newColleague = z.object({ ...invitationToken.shape, name: personName, password })
+
 /** Somebody asks to be let into a class, with the PIN that they would like. */
 export const joinAsked = z.object({ code: classCode, name: personName, pin })
 /** How a request stands; let in, `student` is who they are now. */

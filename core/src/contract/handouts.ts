@@ -104,6 +104,8 @@ export const handoutWhole = z.object({
   /** Names are hidden: copies are numbered, and nothing that is told of them has a name in it. */
   namesHidden: z.boolean(),
   worksheetId: z.uuid(),
+  /** The worksheet is this teacher's own: its pages can be changed. */
+  ownsWorksheet: z.boolean(),
   classId: z.uuid(),
   pageCount: z.number(),
   /** The sets that the worksheet has. */

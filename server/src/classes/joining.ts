@@ -13,7 +13,7 @@ const MOST_WAITING = 40
 export async function askToJoin(
   db: Queries,
   asked: { code: string; name: string; pin: string },
-): Promise<JoinStanding & { classId: string; teacherId: string }> {
+): Promise<JoinStanding & { classId: string }> {
   const [found] = await db.select().from(classes).where(eq(classes.code, asked.code))
   if (!found) throw new Refused('No class has that code. Look at it again, or ask your teacher.', 404)
   const [{ waiting }] = (await db
@@ -26,7 +26,7 @@ export async function askToJoin(
     .insert(joinRequests)
     .values({ classId: found.id, name: asked.name, secretHash: await hashSecret(asked.pin) })
     .returning({ id: joinRequests.id })
-  return { id: made!.id, state: 'waiting', student: null, classId: found.id, teacherId: found.teacherId }
+  return { id: made!.id, state: 'waiting', student: null, classId: found.id }
 }
 
 /** How a request stands, for whoever made it. Throws `Refused` (404). */

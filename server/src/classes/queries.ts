@@ -1,7 +1,8 @@
 import { type ClassCard, type ClassWhole, Refused, type StudentWithPin } from '@hand-back/core'
 import { and, count, eq, isNull, sql } from 'drizzle-orm'
 import { brokeUnique, type Database, type Queries } from '../db/connect.ts'
-import { classes, enrolments, people } from '../db/schema.ts'
+import { classes, classTeachers, enrolments, people } from '../db/schema.ts'
+import { teaches } from '../db/teaches.ts'
 import { notHere } from '../http/as.ts'
 import { hashSecret, newClassCode, newPin } from '../people/index.ts'
 
@@ -11,7 +12,7 @@ export function classesOf(db: Queries, teacherId: string): Promise<ClassCard[]> 
     .select({ id: classes.id, name: classes.name, code: classes.code, students: count(enrolments.studentId) })
     .from(classes)
     .leftJoin(enrolments, and(eq(enrolments.classId, classes.id), isNull(enrolments.leftAt)))
-    .where(eq(classes.teacherId, teacherId))
+    .where(teaches(teacherId, classes.id))
     .groupBy(classes.id)
     .orderBy(classes.name)
 }
@@ -28,12 +29,12 @@ export async function makeClass(db: Queries, teacherId: string, name: string): P
   }
 }
 
-/** The teacher's class. Throws `Refused` (404) for one that is not theirs. */
+/** A class that this teacher teaches. Throws `Refused` (404) for any other. */
 export async function ownClass(db: Queries, teacherId: string, classId: string) {
   const [found] = await db
     .select()
     .from(classes)
-    .where(and(eq(classes.id, classId), eq(classes.teacherId, teacherId)))
+    .where(and(eq(classes.id, classId), teaches(teacherId, classes.id)))
   if (!found) throw notHere()
   return found
 }
@@ -48,9 +49,44 @@ export function rosterOf(db: Queries, classId: string): Promise<ClassWhole['stud
     .orderBy(people.name)
 }
 
+/** All who teach a class, whoever made it first. */
+export async function teachersOf(db: Queries, classId: string): Promise<ClassWhole['teachers']> {
+  const { rows } = await db.execute<ClassWhole['teachers'][number]>(sql`
+    SELECT p.id, p.name, p.id = k.teacher_id AS made FROM class k JOIN person p ON p.id = k.teacher_id
+      OR p.id IN (SELECT t.teacher_id FROM class_teacher t WHERE t.class_id = k.id)
+    WHERE k.id = ${classId} ORDER BY made DESC, p.name`)
+  return rows
+}
+
+/**
+ * Somebody does not teach a class any more: whoever made it says so, or they themselves. Returns the hand-outs and
+ * copies that they do not see any more. Throws `Refused`.
+ */
+export async function removeTeacher(
+  db: Queries,
+  teacherId: string,
+  classId: string,
+  colleague: string,
+): Promise<{ handouts: string[]; copies: string[] }> {
+  const found = await ownClass(db, teacherId, classId)
+  if (colleague === found.teacherId) throw new Refused('Whoever made a class stays with it.', 409)
+  if (teacherId !== found.teacherId && teacherId !== colleague)
+    throw new Refused('Only whoever made the class can do that.', 403)
+  await db
+    .delete(classTeachers)
+    .where(and(eq(classTeachers.classId, classId), eq(classTeachers.teacherId, colleague)))
+  const { rows } = await db.execute<{ handout: string; copy: string | null }>(sql`
+    SELECT h.id AS handout, c.id AS copy FROM handout h LEFT JOIN copy c ON c.handout_id = h.id
+    WHERE h.class_id = ${classId} AND h.teacher_id <> ${colleague}`)
+  return {
+    handouts: [...new Set(rows.map(({ handout }) => handout))],
+    copies: rows.flatMap(({ copy }) => copy ?? []),
+  }
+}
+
 export async function wholeClass(db: Queries, teacherId: string, classId: string): Promise<ClassWhole> {
   const { id, name, code } = await ownClass(db, teacherId, classId)
-  return { id, name, code, students: await rosterOf(db, classId) }
+  return { id, name, code, students: await rosterOf(db, classId), teachers: await teachersOf(db, id) }
 }
 
 export async function renameClass(

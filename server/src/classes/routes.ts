@@ -2,7 +2,7 @@ import { CALLS } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { answering, streamed } from '../http/answering.ts'
-import { endSessions, signInLimits } from '../people/index.ts'
+import { endSessions, makeInvitation, signInLimits } from '../people/index.ts'
 import { dropGrouping, groupingsOf, keepGrouping } from './groupings.ts'
 import { answerJoin, askToJoin, joinStandingOf, waitingToJoin } from './joining.ts'
 import {
@@ -10,10 +10,13 @@ import {
   classesOf,
   inNoClass,
   makeClass,
+  ownClass,
   removeStudent,
+  removeTeacher,
   renameClass,
   renameStudentOf,
   renewPin,
+  teachersOf,
   type WhenJoined,
   wholeClass,
 } from './queries.ts'
@@ -49,6 +52,15 @@ export function classRoutes(context: Context, whenJoined: WhenJoined): Router {
     const renewed = await renewPin(db, person.id, ids.class, ids.student)
     await endSessions(context, [ids.student])
     return renewed
+  })
+
+  answering(router, CALLS.invite, async ({ person, ids }) => {
+    const { id } = await ownClass(db, person.id, ids.class)
+    return { token: await makeInvitation(db, id, person.id, now()) }
+  })
+  answering(router, CALLS.removeTeacher, async ({ person, ids }) => {
+    const { handouts, copies } = await removeTeacher(db, person.id, ids.class, ids.teacher)
+    news.teacherLeft(ids.teacher, handouts, copies)
   })
 
   answering(router, CALLS.groupings, ({ person, ids }) => groupingsOf(db, person.id, ids.class))
@@ -98,8 +110,8 @@ export function joinRoutes(context: Context): Router {
   answering(router, CALLS.join, async ({ sent, request }) => {
     // Every request counts, and stays counted: asking is for people, not for programs.
     await limits.count(request, 'join')
-    const { classId: _class, teacherId, ...standing } = await askToJoin(db, sent)
-    news.joinAsked(teacherId)
+    const { classId, ...standing } = await askToJoin(db, sent)
+    for (const { id } of await teachersOf(db, classId)) news.joinAsked(id)
     return standing
   })
   answering(router, CALLS.joinStanding, ({ ids }) => joinStandingOf(db, ids.join))

@@ -2,6 +2,7 @@ import { type CopyState, mayWriteOn, type Person, Refused, type Role, type Way }
 import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import { IS_OUT_TEXT } from '../db/pageOfCopy.ts'
+import { TEACHERS_OF_HANDOUT } from '../db/teaches.ts'
 import { notHere } from '../http/as.ts'
 import { NOT_OUT } from './limits.ts'
 
@@ -10,7 +11,10 @@ export interface CopyRecord {
   readonly id: string
   readonly handoutId: string
   readonly versionId: string
+  /** Who handed it out; … */
   readonly teacherId: string
+  /** … and all who may do with it what a teacher does. */
+  readonly teachers: readonly string[]
   /** Who has a place in it now, with the pages that were given to them. */
   readonly members: readonly { readonly id: string; readonly pages: readonly string[] | null }[]
   /** A group's name; null: it is one student's own. */
@@ -35,16 +39,17 @@ export interface CopyRecord {
 
 /** The fields of a `CopyRecord` but its members, of `copy c JOIN handout h`. */
 export const COPY_FIELDS = `c.id, c.handout_id AS "handoutId", h.version_id AS "versionId", h.teacher_id AS "teacherId",
+  ${TEACHERS_OF_HANDOUT} AS teachers,
   c.name, c.set_id AS "setId", c.dealt, h.way, h.touch_all AS "touchAll",
   ${IS_OUT_TEXT} AS out,
   c.state, c.round, c.marking_began AS "markingBegan", c.state_before AS "stateBefore", c.bytes::float8 AS bytes,
   (extract(epoch FROM c.handed_in_at) * 1000)::float8 AS "handedInAt",
   (extract(epoch FROM c.due_at) * 1000)::float8 AS "dueAt"`
 
-/** The role that a person plays in a copy: it is theirs, or they handed it out. Nobody else has one. */
-export function roleIn(copy: Pick<CopyRecord, 'members' | 'teacherId'>, person: Person): Role | undefined {
+/** The role that a person plays in a copy: it is theirs, or they teach the class it was handed to. Nobody else has one. */
+export function roleIn(copy: Pick<CopyRecord, 'members' | 'teachers'>, person: Person): Role | undefined {
   if (person.role === 'student' && copy.members.some(({ id }) => id === person.id)) return 'student'
-  if (person.role === 'teacher' && copy.teacherId === person.id) return 'teacher'
+  if (person.role === 'teacher' && copy.teachers.includes(person.id)) return 'teacher'
   return undefined
 }
 

@@ -2,11 +2,11 @@ import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 
 /**
- * Whether students may see attachment `r` of copy `c` of hand-out `h`, for SQL: it is a student's, or the
- * teacher has put it on a page where they may read it. That somebody else names it opens nothing.
+ * Whether students may see attachment `r` of copy `c`, for SQL: it is a student's, or a teacher has put it on a page
+ * where they may read it. That somebody else names it opens nothing.
  */
-export const SEEN_BY_STUDENTS = `r.author_id <> h.teacher_id OR EXISTS (
-  SELECT 1 FROM event e WHERE e.copy_id = c.id AND e.author_id = h.teacher_id
+export const SEEN_BY_STUDENTS = `(SELECT p.role <> 'teacher' FROM person p WHERE p.id = r.author_id) OR EXISTS (
+  SELECT 1 FROM event e JOIN person p ON p.id = e.author_id AND p.role = 'teacher' WHERE e.copy_id = c.id
     AND (e.layer <> 'feedback' OR e.round <= CASE WHEN c.state = 'handed back' THEN c.round ELSE c.round - 1 END)
     AND (e.body->'items' @> jsonb_build_array(jsonb_build_object('recording', r.id))
       OR e.body->'items' @> jsonb_build_array(jsonb_build_object('file', r.id))

@@ -7,12 +7,13 @@ import {
   printedFor,
   type TrayEntry,
 } from '@hand-back/core'
-import { and, eq, sql } from 'drizzle-orm'
+import { and, eq, or, sql } from 'drizzle-orm'
 import { rosterOf } from '../classes/index.ts'
 import type { Queries } from '../db/connect.ts'
 import { NUMBER_OF_COPY, numberedName, withoutNames } from '../db/hiddenNames.ts'
 import { IS_OUT, PAGE_IS_ITS } from '../db/pageOfCopy.ts'
-import { classes, handouts, worksheetVersions } from '../db/schema.ts'
+import { classes, handouts, worksheets, worksheetVersions } from '../db/schema.ts'
+import { teaches } from '../db/teaches.ts'
 import { notHere } from '../http/as.ts'
 import { asSent } from '../papers/index.ts'
 import { PAGE_AS_JSON, pagesOf } from '../worksheets/index.ts'
@@ -43,7 +44,7 @@ export async function handoutsOf(db: Queries, teacherId: string): Promise<Handou
     .from(handouts)
     .innerJoin(classes, eq(classes.id, handouts.classId))
     .innerJoin(worksheetVersions, eq(worksheetVersions.id, handouts.versionId))
-    .where(eq(handouts.teacherId, teacherId))
+    .where(or(eq(handouts.teacherId, teacherId), teaches(teacherId, handouts.classId)))
     .orderBy(sql`handed_out_at DESC`)
   return rows.map(({ withdrawnAt, ...row }) => ({
     ...row,
@@ -59,7 +60,9 @@ export async function ownHandout(db: Queries, teacherId: string, id: string) {
   const [found] = await db
     .select()
     .from(handouts)
-    .where(and(eq(handouts.id, id), eq(handouts.teacherId, teacherId)))
+    .where(
+      and(eq(handouts.id, id), or(eq(handouts.teacherId, teacherId), teaches(teacherId, handouts.classId))),
+    )
   if (!found) throw notHere()
   return found
 }
@@ -70,11 +73,13 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
     .select({
       className: classes.name,
       worksheetId: worksheetVersions.worksheetId,
+      worksheetOf: worksheets.teacherId,
       sets: worksheetVersions.sets,
     })
     .from(handouts)
     .innerJoin(classes, eq(classes.id, handouts.classId))
     .innerJoin(worksheetVersions, eq(worksheetVersions.id, handouts.versionId))
+    .innerJoin(worksheets, eq(worksheets.id, worksheetVersions.worksheetId))
     .where(eq(handouts.id, id))
   const rows = await copyRows(db, id)
   const served = new Set(rows.flatMap(({ students }) => students.map((student) => student.id)))
@@ -96,6 +101,7 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
     className: about!.className,
     classId: handout.classId,
     worksheetId: about!.worksheetId,
+    ownsWorksheet: about!.worksheetOf === teacherId,
     sets: about!.sets,
     pageCount: (await pagesOf(db, handout.versionId)).length,
     without: handout.namesHidden ? [] : roster.filter((student) => !served.has(student.id)),

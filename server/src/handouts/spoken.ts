@@ -4,6 +4,7 @@ import type { Request } from 'express'
 import type { Database } from '../db/connect.ts'
 import { IS_OUT } from '../db/pageOfCopy.ts'
 import { handouts, spokenDirections } from '../db/schema.ts'
+import { teaches } from '../db/teaches.ts'
 import { findFile, storeSound } from '../files/index.ts'
 import { notHere } from '../http/as.ts'
 
@@ -16,16 +17,17 @@ export async function keepSpoken(db: Database, teacherId: string, id: string, bo
   await db.insert(spokenDirections).values({ id, teacherId, file: file.sha256 }).onConflictDoNothing()
 }
 
-/** The sound of a spoken direction, for its teacher and for those who have what it belongs to. Throws `Refused` (404). */
+/** The sound of a spoken direction, for the class's teachers and for those who have what it belongs to. Throws `Refused` (404). */
 export async function spokenFor(db: Database, person: { id: string }, id: string) {
   const [found] = await db.select().from(spokenDirections).where(eq(spokenDirections.id, id))
   if (!found || !(found.teacherId === person.id || (await isToldTo(db, person.id, id)))) throw notHere()
   return (await findFile(db, found.file))!
 }
 
-async function isToldTo(db: Database, student: string, spoken: string): Promise<boolean> {
+async function isToldTo(db: Database, person: string, spoken: string): Promise<boolean> {
   const { rows } = await db.execute(sql`
-    SELECT 1 FROM ${handouts} h JOIN copy_member m ON m.handout_id = h.id JOIN copy c ON c.id = m.copy_id
-    WHERE h.spoken = ${spoken} AND m.student_id = ${student} AND m.left_at IS NULL AND ${IS_OUT} LIMIT 1`)
+    SELECT 1 FROM ${handouts} h WHERE h.spoken = ${spoken} AND ${teaches(person, sql.raw('h.class_id'))}
+    UNION ALL SELECT 1 FROM ${handouts} h JOIN copy_member m ON m.handout_id = h.id JOIN copy c ON c.id = m.copy_id
+    WHERE h.spoken = ${spoken} AND m.student_id = ${person} AND m.left_at IS NULL AND ${IS_OUT} LIMIT 1`)
   return rows.length > 0
 }

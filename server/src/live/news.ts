@@ -75,6 +75,10 @@ export function liveNews(
         live.in(student ? rooms.person(student) : room).socketsLeave(room)
       }
     },
+    teacherLeft(teacher, handouts, copies) {
+      const left = [...handouts.map(rooms.handout), ...copies.map((copy) => rooms.copy(copy, 'teacher'))]
+      if (left.length > 0) live.in(rooms.person(teacher)).socketsLeave(left)
+    },
     joinAsked(teacher) {
       live.to(rooms.person(teacher)).emit('joining')
     },

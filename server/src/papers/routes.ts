@@ -4,6 +4,7 @@ import { Router } from 'express'
 import type { Context } from '../context.ts'
 import type { Queries } from '../db/connect.ts'
 import { IS_OUT, PAGE_IS_ITS } from '../db/pageOfCopy.ts'
+import { teaches } from '../db/teaches.ts'
 import { findFile, sendFile } from '../files/index.ts'
 import { streamed } from '../http/answering.ts'
 import { notHere } from '../http/as.ts'
@@ -19,7 +20,7 @@ async function isOnShelf(db: Queries, teacher: string, file: string): Promise<bo
 
 /**
  * How what stands on a page under a name is made, for those who may see it: the teacher whose worksheet it
- * is; a student who has a copy with that page, where the thing on it is for the copy's set.
+ * is, and those who teach a class that has it; a student who has a copy with that page, where the thing on it is for the copy's set.
  */
 async function recipeFor(db: Queries, person: Person, name: string): Promise<Recipe | undefined> {
   const { rows } =
@@ -27,7 +28,8 @@ async function recipeFor(db: Queries, person: Person, name: string): Promise<Rec
       ? await db.execute(sql`
           SELECT s.recipe FROM sent_part s JOIN worksheet_version v ON v.id = s.version_id
           JOIN worksheet w ON w.id = v.worksheet_id
-          WHERE s.name = ${name} AND w.teacher_id = ${person.id} LIMIT 1`)
+          WHERE s.name = ${name} AND (w.teacher_id = ${person.id} OR EXISTS (
+            SELECT 1 FROM handout h WHERE h.version_id = v.id AND ${teaches(person.id, sql.raw('h.class_id'))})) LIMIT 1`)
       : await db.execute(sql`
           SELECT s.recipe FROM sent_part s JOIN worksheet_page p ON p.version_id = s.version_id AND p.id = s.page_id
           JOIN handout h ON h.version_id = s.version_id

@@ -1,4 +1,5 @@
 export { habitRoutes } from './habits.ts'
+export { makeInvitation } from './invitations.ts'
 export { guardSignIn, signInLimits } from './limits.ts'
 export { findPerson, makeTeacher, SLIP_DAYS } from './queries.ts'
 export { peopleRoutes } from './routes.ts'

@@ -4,6 +4,7 @@ import type { Context } from '../context.ts'
 import { afterAnswer, answering } from '../http/answering.ts'
 import { notHere, whoAsks } from '../http/as.ts'
 import { knownDevice, rememberDevice } from './device.ts'
+import { invitationOf, makeColleague, takeInvitation } from './invitations.ts'
 import { signInLimits } from './limits.ts'
 import {
   changePassword,
@@ -67,6 +68,15 @@ export function peopleRoutes(context: Context): Router {
     await giveBack()
     return welcome(at, await makeFirstTeacher(db, name, password))
   })
+
+  // A token of 160 bits cannot be guessed: tries are not counted.
+  answering(router, CALLS.invitationOf, ({ sent: { token } }) => invitationOf(db, token, context.now()))
+  answering(router, CALLS.newColleague, async ({ sent, ...at }) =>
+    welcome(at, await makeColleague(db, sent, context.now())),
+  )
+  answering(router, CALLS.takeInvitation, async ({ person, sent: { token } }) => ({
+    class: await takeInvitation(db, token, person.id, context.now()),
+  }))
 
   answering(router, CALLS.signInTeacher, ({ sent: { name, password }, ...at }) =>
     limited(at, `teacher ${foldName(name)}`, 'That name and password do not go together.', (known) =>

@@ -15,6 +15,7 @@ export function quietContext({ db, pool }: Connection, now: () => number = Date.
     rowChanged: silent,
     handoutSeenAnew: silent,
     joinAsked: silent,
+    teacherLeft: silent,
     signedOut: silent,
     personSignedOut: silent,
   }

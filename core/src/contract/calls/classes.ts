@@ -11,6 +11,7 @@ import {
   slipsAsked,
   studentWithPin,
 } from '../classes.ts'
+import { invitationToken } from '../door.ts'
 import { grouping, newGrouping } from '../handouts.ts'
 
 // Classes, their students and groups, and those who ask to be let in.
@@ -39,6 +40,9 @@ export const dropGrouping = dropping('teacher', '/classes/:class/groupings/:grou
 export const roster = streaming('file', reading('teacher', '/classes/:class/roster', bytes))
 export const takeRoster = doing('teacher', '/classes/:class/roster', rosterTaken, z.array(studentWithPin))
 export const slips = streaming('file', doing('teacher', '/classes/:class/slips', slipsAsked, bytes))
+/** Makes a link that lets one colleague in, once. */
+export const invite = doing('teacher', '/classes/:class/invitation', nothing, invitationToken)
+export const removeTeacher = dropping('teacher', '/classes/:class/teachers/:teacher', nothing, nothing)
 export const joining = reading('teacher', '/classes/:class/joining', z.array(joinRequest))
 export const letIn = doing('teacher', '/classes/:class/joining/:join/let-in', nothing, nothing)
 export const notLetIn = doing('teacher', '/classes/:class/joining/:join/not-let-in', nothing, nothing)

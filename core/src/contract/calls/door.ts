@@ -1,11 +1,15 @@
+import { z } from 'zod'
 import { doing, making, reading } from '../call.ts'
 import {
   classList,
   classSignIn,
   demoSignIn,
   firstTeacher as firstTeacherTold,
+  invitationToken,
+  invitationTold,
   joinAsked,
   joinStanding as joinStandingTold,
+  newColleague as newColleagueTold,
   passwordChange,
   slipOwner as slipOwnerTold,
   slipSignIn,
@@ -18,6 +22,14 @@ import { person } from '../people.ts'
 
 export const firstTeacher = doing('everybody', '/first-teacher', firstTeacherTold, person)
 export const signInTeacher = doing('everybody', '/sign-in/teacher', teacherSignIn, person)
+export const invitationOf = doing('everybody', '/invitation/whose', invitationToken, invitationTold)
+export const newColleague = doing('everybody', '/invitation/new', newColleagueTold, person)
+export const takeInvitation = doing(
+  'teacher',
+  '/invitation/take',
+  invitationToken,
+  z.object({ class: z.uuid() }),
+)
 export const signInClass = doing('everybody', '/sign-in/class', classSignIn, classList)
 export const signInStudent = doing('everybody', '/sign-in/student', studentSignIn, person)
 export const slipOwner = doing('everybody', '/sign-in/slip/whose', slipSignIn, slipOwnerTold)

@@ -24,6 +24,32 @@ export const classes = pgTable('class', {
     .references(() => people.id),
 })
 
+/** Who else teaches a class, with all rights to it and to its hand-outs, beside the teacher who made it. */
+export const classTeachers = pgTable(
+  'class_teacher',
+  {
+    classId: uuid('class_id')
+      .notNull()
+      .references(() => classes.id),
+    teacherId: uuid('teacher_id')
+      .notNull()
+      .references(() => people.id),
+  },
+  (table) => [primaryKey({ columns: [table.classId, table.teacherId] }), index().on(table.teacherId)],
+)
+
+/** A link that lets one colleague in; only its hash is kept. It works once, and for a week. */
+export const invitations = pgTable('invitation', {
+  tokenHash: text('token_hash').primaryKey(),
+  classId: uuid('class_id')
+    .notNull()
+    .references(() => classes.id),
+  madeBy: uuid('made_by')
+    .notNull()
+    .references(() => people.id),
+  madeAt: moment('made_at').notNull(),
+})
+
 /** A student's place in a class. Leaving is a date, not a deletion: their work stays. */
 export const enrolments = pgTable(
   'enrolment',

@@ -12,6 +12,7 @@ const roster: ClassWhole = {
     { id: noor, name: 'Noor Farrant', rosterId: null },
     { id: ilja, name: 'Ilja Egorov', rosterId: null },
   ],
+  teachers: [],
 }
 const group = (name: string, ...students: string[]): Group => ({ id: crypto.randomUUID(), name, students })
 const own = { way: 'own', deal: undefined } as const
