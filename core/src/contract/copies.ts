@@ -29,7 +29,10 @@ export const copyWhole = z.object({
   name: z.string(),
   way,
   students: z.array(z.object({ id: z.uuid(), name: z.string() })),
+  /** Who handed it out. */
   teacher: z.object({ id: z.uuid(), name: z.string() }),
+  /** All who may mark it; a device may know a copy from a time when this was not told. */
+  teachers: z.array(z.object({ id: z.uuid(), name: z.string() })).default([]),
   spoken: spokenDirection.nullable(),
   /** Everybody in it may rub out and move what others made. */
   touchAll: z.boolean(),

@@ -21,12 +21,13 @@ import { type CopyRecord, copyFor, ownersIn } from './place.ts'
 export async function wholeCopy(db: Queries, person: Person, id: string): Promise<CopyWhole> {
   const { copy, role } = await copyFor(db, person, id)
   const [handout] = await db.select().from(handouts).where(eq(handouts.id, copy.handoutId))
-  const ids = [...copy.members.map((member) => member.id), copy.teacherId]
+  const ids = [...copy.members.map((member) => member.id), ...copy.teachers]
   const { rows } = await db.execute<{ id: string; name: string }>(
     sql`SELECT id, name FROM person WHERE id = ANY(${sql.param(ids)}::uuid[]) ORDER BY name`,
   )
   const teacher = rows.find((row) => row.id === copy.teacherId)!
-  const members = rows.filter((row) => row.id !== copy.teacherId)
+  const teachers = rows.filter((row) => copy.teachers.includes(row.id))
+  const members = rows.filter((row) => !copy.teachers.includes(row.id))
   const hidden = role === 'teacher' ? await hiddenNameOf(db, id) : undefined
   const students = hidden ? withoutNames(members) : members
   const pages = await pagesIn(db, copy)
@@ -42,6 +43,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     name: hidden ?? nameOf({ name: copy.name, students }),
     students,
     teacher,
+    teachers,
     touchAll: copy.touchAll,
     owners: ownersIn(copy),
     state: copy.state,

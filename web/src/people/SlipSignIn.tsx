@@ -1,11 +1,11 @@
 import { CALLS, type Person } from '@hand-back/core'
-import { type ReactNode, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { ask } from '../api/ask.ts'
 import { Button, LinkButton } from '../ui/Button.tsx'
-import { Emblem } from '../ui/Emblem.tsx'
 import { Loading } from '../ui/Notice.tsx'
 import { useAct } from '../ui/useAct.ts'
+import { DoorCard } from './DoorCard.tsx'
 import { signInBy } from './welcome.ts'
 
 /** Where the code on a slip leads: it asks whether one is who it is for, before it changes who is signed in. */
@@ -23,16 +23,16 @@ export function SlipSignIn({ here }: { here: Person | null }) {
   const problem = look.problem ?? comeIn.problem
   if (problem)
     return (
-      <Card title="This slip does not work any more">
+      <DoorCard title="This slip does not work any more">
         <p role="alert">{problem}</p>
         <LinkButton to="/" look="main" large>
           Come in with the class code
         </LinkButton>
-      </Card>
+      </DoorCard>
     )
   if (!name) return <Loading />
   return (
-    <Card title={`Are you ${name}?`}>
+    <DoorCard title={`Are you ${name}?`}>
       {here && here.name !== name && <p>{here.name} is signed in here now, and will be signed out.</p>}
       <div className="flex flex-wrap gap-3">
         <Button
@@ -48,18 +48,6 @@ export function SlipSignIn({ here }: { here: Person | null }) {
           No
         </LinkButton>
       </div>
-    </Card>
-  )
-}
-
-function Card({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <main className="mx-auto flex max-w-[480px] flex-col gap-5 px-5 py-16">
-      <Emblem size={36} />
-      <section className="flex flex-col gap-5 rounded-md border border-rule bg-card p-6">
-        <h1 className="text-3xl">{title}</h1>
-        {children}
-      </section>
-    </main>
+    </DoorCard>
   )
 }

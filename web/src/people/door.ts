@@ -9,6 +9,10 @@ export const fetchSlipSignIn = async () => ({
   default: (await importAgain(() => import('./SlipSignIn.tsx'))).SlipSignIn,
 })
 
+export const fetchInvitation = async () => ({
+  default: (await importAgain(() => import('./Invitation.tsx'))).Invitation,
+})
+
 /** Fetches the door ahead: one signs out while school is out of reach, too. */
 export async function warmDoor(): Promise<void> {
   await fetchSignIn().catch(() => {})

@@ -47,7 +47,7 @@ export default function TeacherScreens({ person }: { person: Person }) {
         <Route path="/worksheet/:worksheet/hand-out" element={<HandingOut />} />
         <Route path="/remarks" element={<Remarks person={person} />} />
         <Route path="/classes" element={<Classes />} />
-        <Route path="/class/:class" element={<ClassPage />} />
+        <Route path="/class/:class" element={<ClassPage person={person} />} />
         <Route path="/handout/:handout" element={<Handout />} />
       </Route>
       <Route path="*" element={<Navigate to="/" replace />} />

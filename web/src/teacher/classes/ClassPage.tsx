@@ -1,4 +1,4 @@
-import { CALLS, type ClassWhole, type StudentWithPin } from '@hand-back/core'
+import { CALLS, type ClassWhole, type Person, type StudentWithPin } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useMemo, useState } from 'react'
 import { useParams } from 'react-router'
@@ -16,15 +16,16 @@ import { useAct } from '../../ui/useAct.ts'
 import { asked } from '../asked.ts'
 import { useDraft } from '../useDraft.ts'
 import { ClassGroups } from './ClassGroups.tsx'
+import { Colleagues } from './Colleagues.tsx'
 import { Joining } from './Joining.tsx'
 import { RosterDialog } from './RosterDialog.tsx'
 import { SlipsDialog } from './SlipsDialog.tsx'
 
 /** A class with its students: add, rename, remove, new PIN. */
-export function ClassPage() {
+export function ClassPage({ person }: { person: Person }) {
   const { class: id = '' } = useParams()
   const whole = useQuery(asked.class(id))
-  return <Fetched of={whole}>{(each) => <Students key={each.id} whole={each} />}</Fetched>
+  return <Fetched of={whole}>{(each) => <Students key={each.id} whole={each} person={person} />}</Fetched>
 }
 
 function refreshClass(id: string): void {
@@ -32,7 +33,7 @@ function refreshClass(id: string): void {
   void refresh(CALLS.classes)
 }
 
-function Students({ whole }: { whole: ClassWhole }) {
+function Students({ whole, person }: { whole: ClassWhole; person: Person }) {
   const [pins, setPins] = useState<ReadonlyMap<string, string>>(new Map())
   const rename = async (name: string) => {
     await ask(CALLS.renameClass, { class: whole.id }, { name })
@@ -103,7 +104,10 @@ function Students({ whole }: { whole: ClassWhole }) {
           )}
           <ClassGroups key={whole.id} whole={whole} />
         </div>
-        <AddStudents key={whole.id} classId={whole.id} onAdded={showPins} />
+        <div className="max-laptop:contents">
+          <AddStudents key={whole.id} classId={whole.id} onAdded={showPins} />
+          <Colleagues key={whole.id} whole={whole} person={person} />
+        </div>
       </div>
     </>
   )

@@ -27,7 +27,7 @@ async function change(id: string, to: HandoutChange): Promise<void> {
 
 /** What can be done with a hand-out that is in use. */
 export function InUse({ handout }: { handout: HandoutWhole }) {
-  const { id, withdrawn, worksheetId } = handout
+  const { id, withdrawn, worksheetId, ownsWorksheet } = handout
   const [dating, setDating] = useState(false)
   const withdraw = async (to: boolean) => {
     try {
@@ -40,8 +40,12 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
   return (
     <div className="mb-5 flex flex-wrap gap-2">
       <Button onClick={() => setDating(true)}>Dates and directions</Button>
-      <LinkButton to={`/worksheet/${worksheetId}?in=${id}`}>Change its pages</LinkButton>
-      <LinkButton to={`/worksheet/${worksheetId}/hand-out?again=${id}`}>Hand out again</LinkButton>
+      {ownsWorksheet && (
+        <>
+          <LinkButton to={`/worksheet/${worksheetId}?in=${id}`}>Change its pages</LinkButton>
+          <LinkButton to={`/worksheet/${worksheetId}/hand-out?again=${id}`}>Hand out again</LinkButton>
+        </>
+      )}
       {!withdrawn && (
         <Button look="quiet" onClick={() => void withdraw(true)}>
           Withdraw
@@ -70,7 +74,7 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
             </Button>
           </Notice>
         )}
-        <WaitingChanges handout={handout} />
+        {ownsWorksheet && <WaitingChanges handout={handout} />}
         <WithoutCopy handout={handout} onGiven={() => refreshAll(id)} />
       </div>
     </div>

@@ -42,7 +42,8 @@ import { type MarkedQuestion, useMarks } from './useMarks.ts'
 import { type RemarkPlace, useRemarkPlaces } from './useRemarkPlaces.ts'
 import { useSigns } from './useSigns.ts'
 import { WhatChanged } from './WhatChanged.tsx'
-import { coloursOf, WhoDidWhat } from './WhoDidWhat.tsx'
+import { coloursOf, coloursOfTeachers, WhoDidWhat } from './WhoDidWhat.tsx'
+import { otherTeachers, WhoMarked } from './WhoMarked.tsx'
 
 interface MarkedCopyProps {
   copy: CopyWhole
@@ -189,12 +190,22 @@ export function MarkedCopy({
   const changes = useChanges(copy.id, page, pageNow, round, compares)
   const [lookingBack, setLookingBack] = useState(false)
   const shared = copy.way === 'group' || copy.way === 'all'
+  const feedback = useMemo(() => seen.placed.filter(({ layer }) => layer === 'feedback'), [seen])
+  const others = useMemo(() => otherTeachers(copy, feedback, person.id), [copy, feedback, person.id])
+  /** Whose feedback is whose is told by colours. */
+  const [telling, setTelling] = useState(false)
   const strokes = useMemo(() => {
-    const own = shared && colouring ? byAuthor(seen.placed, copy, work.elsewhere) : undefined
+    const inColour = (shared && colouring) || (others.length > 0 && telling)
+    const own = inColour
+      ? byAuthor(seen.placed, work.elsewhere, {
+          work: shared && colouring ? coloursOf(copy.students) : undefined,
+          feedback: telling ? coloursOfTeachers(others) : undefined,
+        })
+      : undefined
     if (!changes || changes.pale.length === 0) return own
     // What is gone lies under what is there.
     return [...changes.pale, ...(own ?? seen.strokes.filter(({ id }) => !work.elsewhere.has(id)))]
-  }, [shared, colouring, seen, copy, work.elsewhere, changes])
+  }, [shared, colouring, others, telling, seen, copy, work.elsewhere, changes])
   const laid = useMemo(
     () => seen.items.filter(({ id }) => !work.elsewhere.has(id)),
     [seen.items, work.elsewhere],
@@ -216,6 +227,9 @@ export function MarkedCopy({
           onShow={setColouring}
           onBring={(missed) => store.bringBack(page.id, missed)}
         />
+      )}
+      {seeing === 'all' && (
+        <WhoMarked others={others} feedback={feedback} shown={telling} onShow={setTelling} />
       )}
       {round > 1 && <WhatChanged round={round} shown={comparing} onShow={setComparing} changes={changes} />}
       {lookingBack && (
@@ -327,12 +341,17 @@ export function MarkedCopy({
   )
 }
 
-/** The strokes of a page, each student’s work in a colour of their own, but for those that are elsewhere now. */
-function byAuthor(placed: readonly Placed[], copy: CopyWhole, elsewhere: ReadonlySet<string>): Stroke[] {
-  const colours = coloursOf(copy)
+type Colours = ReadonlyMap<string, string> | undefined
+
+/** The strokes of a page, those of each author in a colour of their own, but for those that are elsewhere now. */
+function byAuthor(
+  placed: readonly Placed[],
+  elsewhere: ReadonlySet<string>,
+  colours: { readonly work: Colours; readonly feedback: Colours },
+): Stroke[] {
   return placed.flatMap(({ item, author, layer }) => {
     if (item.kind !== 'stroke' || elsewhere.has(item.id)) return []
-    const colour = layer === 'work' ? colours.get(author) : undefined
+    const colour = layer === 'help' ? undefined : colours[layer]?.get(author)
     return [colour ? { ...item, colour } : item]
   })
 }

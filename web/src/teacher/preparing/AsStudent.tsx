@@ -82,6 +82,7 @@ function trialCopy({ title, sheet }: WorksheetWhole, person: Person, set: string
     name: person.name,
     students: [person],
     teacher: person,
+    teachers: [],
     touchAll: false,
     owners: {},
     changes: [],
