@@ -141,6 +141,33 @@ test('from copy to copy by key, by button and by a swipe, on the same page', asy
   await shown('Amaru Mensah')
 })
 
+test('a worksheet without questions: drawn while marking, they are there for all copies at once', async ({
+  somebody,
+}) => {
+  const { teacher } = await pile(somebody)
+  await expect(teacher.getByText('No questions with marks yet.')).toBeVisible()
+  await button(teacher, 'Draw questions').click()
+  for (const [y, worth] of [
+    [100, '3'],
+    [300, '2½'],
+  ] as const) {
+    await drawWithPen(teacher, along({ x: 70, y }, { x: 320, y: y + 90 }))
+    await expect(teacher.getByLabel('Full marks')).toBeFocused()
+    await teacher.keyboard.type(worth)
+    await teacher.keyboard.press('Enter')
+    await expect(teacher.getByLabel('Full marks')).toHaveCount(0)
+    await expect(teacher.getByLabel(`Marks for question ${y === 100 ? 1 : 2}`)).toBeVisible()
+  }
+  await button(teacher, 'Done').click()
+  await teacher.getByLabel('Marks for question 2').fill('2½')
+  await teacher.getByLabel('Marks for question 2').press('Tab')
+  await expect(teacher.getByTestId('sum')).toHaveText('2½ of 5½')
+  await teacher.keyboard.press('Escape')
+  await button(teacher, 'Next copy').click()
+  await expect(teacher.getByRole('heading', { name: 'Iris Novotná' })).toBeVisible()
+  await expect(teacher.getByLabel('Marks for question 1')).toHaveValue('')
+})
+
 test('the strip lies where the teacher wants it, and what is seen large is written on the copy', async ({
   somebody,
 }) => {

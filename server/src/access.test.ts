@@ -124,6 +124,20 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/handouts/${lesson.handout.id}/marking`,
     teacher: true,
   },
+  'POST /handouts/:handout/questions': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/questions`,
+    body: {
+      questions: [
+        {
+          id: randomUUID(),
+          label: '1',
+          fullMarks: 1,
+          areas: [{ page: randomUUID(), x: 0, y: 0, width: 10, height: 10 }],
+        },
+      ],
+    },
+    teacher: true,
+  },
   'GET /handouts/:handout/work': { path: (lesson) => `/handouts/${lesson.handout.id}/work`, teacher: true },
   'GET /handouts/:handout/looks': { path: (lesson) => `/handouts/${lesson.handout.id}/looks`, teacher: true },
   'GET /copies/:copy/pages/:page/picture': {

@@ -25,6 +25,9 @@ export type MarkingWhole = z.infer<typeof marking>
 /** What school tells of the marks of a hand-out that is looked at. */
 export const sumNews = z.object({ handout: z.uuid(), sum: copySum })
 
+/** Questions that a teacher drew while marking, to be there for all copies of a hand-out. */
+export const moreQuestions = z.object({ questions: z.array(question).min(1).max(50) })
+
 /** How the pages of a hand-out's copies look now, so that their pictures are asked for again when they have changed. */
 export const handoutLooks = z.object({
   /** The pages as they were handed out, in order; sizes in points. */

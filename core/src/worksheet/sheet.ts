@@ -23,6 +23,7 @@ export const studentSet = z.object({ id: madeId, name: plainText().trim().min(1)
 export type StudentSet = z.infer<typeof studentSet>
 
 export const MOST_PAGES = 500
+export const MOST_QUESTIONS = 500
 
 /** Everything of a worksheet but its title: pages, and what only the teacher sees. */
 export const sheet = z.object({
@@ -30,7 +31,7 @@ export const sheet = z.object({
     .array(worksheetPage)
     .min(1, 'A worksheet keeps at least one page.')
     .max(MOST_PAGES, `A worksheet has at most ${MOST_PAGES} pages.`),
-  questions: z.array(question).max(500),
+  questions: z.array(question).max(MOST_QUESTIONS),
   /** The key of an answer place, by the place's id. */
   keys: z.record(madeId, answerKey),
   sets: z.array(studentSet).max(30),

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import {
   COPY_FORMATS,
   type CopySum,
+  type CopyWhole,
   type CopyWork,
   type HandoutWhole,
   type KeptEvent,
@@ -328,4 +329,29 @@ test('handed back at a moment, for another go with its own date: not one bit bef
   // What nobody handed in is not planned, and what is another's not touched.
   expect(await plan()).toEqual({ handedBack: [] })
   expect(await other.status('POST', `/handouts/${handout}/hand-back`, { copies: [copy], at })).toBe(404)
+})
+
+test('questions drawn while marking are there for all copies at once, and on the worksheet; what was there stays', async () => {
+  const { teacher, student, handout, copy, questions, giveMark, sum } = await marked()
+  const whole = await teacher.get<HandoutWhole>(`/handouts/${handout}`)
+  await teacher.keep(copy, [giveMark(0, 2)])
+  const page = questions[0]!.areas[0]!.page
+  const drawn = (on: string, id: string = randomUUID()): Question => ({
+    id,
+    label: '3',
+    fullMarks: 5,
+    areas: [{ page: on, x: 60, y: 600, width: 300, height: 80 }],
+  })
+  const path = `/handouts/${handout}/questions`
+  const [third, elsewhere] = [drawn(page), drawn(randomUUID())]
+  expect(await teacher.status('POST', path, { questions: [elsewhere] })).toBe(422)
+  await teacher.post(path, { questions: [third] })
+  await teacher.post(path, { questions: [third] })
+  const { questions: now } = await teacher.get<MarkingWhole>(`/handouts/${handout}/marking`)
+  expect(now.map(({ id }) => id)).toEqual([...questions.map(({ id }) => id), third.id])
+  expect(await sum()).toMatchObject({ given: 200, full: 1100, left: 2 })
+  const sheet = await teacher.get<WorksheetWhole>(`/worksheets/${whole.worksheetId}`)
+  expect(sheet.sheet.questions.map(({ id }) => id)).toContain(third.id)
+  expect((await student.get<CopyWhole>(`/copies/${copy}`)).questions.map(({ label }) => label)).toContain('3')
+  expect(await student.status('POST', path, { questions: [drawn(page)] })).toBe(404)
 })

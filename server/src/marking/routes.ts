@@ -1,13 +1,20 @@
 import { CALLS } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
+import { ownHandout } from '../handouts/index.ts'
 import { answering } from '../http/answering.ts'
+import { addQuestions } from './addQuestions.ts'
 import { markingOf } from './sums.ts'
 import { workOf } from './work.ts'
 
-export function markingRoutes({ db }: Context): Router {
+export function markingRoutes({ db, news }: Context): Router {
   const router = Router()
   answering(router, CALLS.marking, ({ person, ids }) => markingOf(db, person.id, ids.handout))
   answering(router, CALLS.handoutWork, ({ person, ids }) => workOf(db, person.id, ids.handout))
+  answering(router, CALLS.addQuestions, async (asking) => {
+    const { id } = await ownHandout(db, asking.person.id, asking.ids.handout)
+    await addQuestions(db, asking.person.id, id, asking.sent.questions)
+    news.handoutChanged(id)
+  })
   return router
 }

@@ -14,7 +14,12 @@ import {
   moreStudents,
   newHandout,
 } from '../handouts.ts'
-import { copyWork, handoutLooks as handoutLooksTold, marking as markingTold } from '../marking.ts'
+import {
+  copyWork,
+  handoutLooks as handoutLooksTold,
+  marking as markingTold,
+  moreQuestions,
+} from '../marking.ts'
 
 // Handing out, and what a teacher does with the copies of a hand-out.
 
@@ -29,6 +34,8 @@ export const giveToMore = doing('teacher', '/handouts/:handout/students', moreSt
 export const handBackMany = doing('teacher', '/handouts/:handout/hand-back', handBackRequest, handBackAnswer)
 /** The questions of a hand-out, its key, and what its copies were given so far. */
 export const marking = reading('teacher', '/handouts/:handout/marking', markingTold)
+/** Draws areas of questions for all its copies at once; the worksheet has them from now on, too. */
+export const addQuestions = doing('teacher', '/handouts/:handout/questions', moreQuestions, nothing)
 /** What was done so far on each of its copies. */
 export const handoutWork = reading('teacher', '/handouts/:handout/work', z.array(copyWork))
 /** Which pages its copies have, and how each looks now. */

@@ -20,6 +20,9 @@ interface MarkColumnProps {
   onSign: (of: MarkedQuestion, form: SignForm) => void
   /** Chooses a remark for a question. */
   onRemarks: (of: MarkedQuestion) => void
+  /** Areas of questions are being drawn on the page. */
+  drawsAreas: boolean
+  onDrawAreas: (draws: boolean) => void
   /** A question whose field has the focus. */
   onHand: (of: MarkedQuestion) => void
   children: ReactNode
@@ -33,7 +36,7 @@ const REPLIES = 76
 /** The margin beside the page: the marks of its questions, level with them, and what they come to. */
 export function MarkColumn(props: MarkColumnProps) {
   const { marks, page, view, first, readOnly, column, onNextAfter, onSign, children } = props
-  const { onRemarks, onHand } = props
+  const { onRemarks, onHand, drawsAreas, onDrawAreas } = props
   const here = marks.questions.filter((each) => each.page === page)
   const { given, full, left } = marks.sum
   const part = perCent(marks.sum)
@@ -60,8 +63,13 @@ export function MarkColumn(props: MarkColumnProps) {
             <Replies replies={of.replies} first={first} />
           </div>
         ))}
-        {marks.questions.length === 0 && (
-          <p className="p-4 text-ink-soft">No questions with marks. Mark question areas on the worksheet.</p>
+        {drawsAreas && (
+          <p role="status" className="absolute inset-x-0 bottom-0 bg-card p-4 text-ink-soft">
+            Draw a box around each question on the page. It is there for all copies at once.
+          </p>
+        )}
+        {marks.questions.length === 0 && !drawsAreas && (
+          <p className="p-4 text-ink-soft">No questions with marks yet.</p>
         )}
       </div>
       <div className="flex flex-col gap-2 border-t border-rule p-3.5">
@@ -82,6 +90,11 @@ export function MarkColumn(props: MarkColumnProps) {
           >
             {left} without marks
           </button>
+        )}
+        {!readOnly && (marks.questions.length === 0 || drawsAreas) && (
+          <Button look={drawsAreas ? 'main' : 'plain'} onClick={() => onDrawAreas(!drawsAreas)}>
+            {drawsAreas ? 'Done' : 'Draw questions'}
+          </Button>
         )}
         {!readOnly && looks > 0 && <Button onClick={marks.takeLooks}>Take what the key says: {looks}</Button>}
         {children}

@@ -28,7 +28,9 @@ import { useSeen } from '../../page/work/useWriting.ts'
 import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
 import { Worktop } from '../../page/work/Worktop.tsx'
 import { useRemarks } from '../remarks/useRemarks.ts'
+import { addQuestion } from './addQuestion.ts'
 import { ChangeFrames } from './ChangeFrames.tsx'
+import { DrawAreas } from './DrawAreas.tsx'
 import { KeepRemark } from './KeepRemark.tsx'
 import { MarkColumn } from './MarkColumn.tsx'
 import { REMARK_DRAG, RemarkChooser } from './RemarkChooser.tsx'
@@ -185,6 +187,7 @@ export function MarkedCopy({
   const stepping = useStepping(work.surface, page.id, turnToPage)
   const [colouring, setColouring] = useState(false)
   const [comparing, setComparing] = useState(false)
+  const [drawsAreas, setDrawsAreas] = useState(false)
   const pageNow = pageOf(log, page.id)
   const compares = comparing && settled && seeing === 'all' && round > 1
   const changes = useChanges(copy.id, page, pageNow, round, compares)
@@ -280,6 +283,14 @@ export function MarkedCopy({
             onView={setView}
             laid={(view) => (
               <>
+                {drawsAreas && writes && (
+                  <DrawAreas
+                    page={page}
+                    view={view}
+                    questions={marking?.questions ?? []}
+                    onAdd={(question) => void addQuestion(copy.handout, question)}
+                  />
+                )}
                 {changes && <ChangeFrames changes={changes} view={view} />}
                 {seeing === 'theirs' && stepping.step?.page === page.id && (
                   <StepFrame box={stepping.step.box} view={view} />
@@ -314,6 +325,8 @@ export function MarkedCopy({
           onNextAfter={goOn}
           onSign={signs.putAt}
           onRemarks={(of) => setAsking({ of })}
+          drawsAreas={drawsAreas}
+          onDrawAreas={setDrawsAreas}
           onHand={(of) => {
             setHand(of)
             const area = of.question.areas.find((each) => each.page === page.id)

@@ -1,6 +1,7 @@
 import { CALLS, type MarkingWhole, sumNews } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect } from 'react'
+import { z } from 'zod'
 import { hear, live } from '../../api/live.ts'
 import { keyOf, queryClient, refresh } from '../../api/queries.ts'
 import { asked } from '../asked.ts'
@@ -24,9 +25,12 @@ export function useMarking(handout: string): MarkingWhole | undefined {
           },
       )
     })
+    // Its questions may be others now.
+    const stopChanges = hear(socket, 'handout', z.uuid(), (of) => of === handout && missed())
     return () => {
       socket.off('connect', missed)
       stop()
+      stopChanges()
     }
   }, [handout])
   return data
