@@ -138,6 +138,10 @@ const ROUTES: Record<string, Rule> = {
     },
     teacher: true,
   },
+  'DELETE /handouts/:handout/questions/:question': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/questions/${randomUUID()}`,
+    apart: true,
+  },
   'GET /handouts/:handout/work': { path: (lesson) => `/handouts/${lesson.handout.id}/work`, teacher: true },
   'GET /handouts/:handout/looks': { path: (lesson) => `/handouts/${lesson.handout.id}/looks`, teacher: true },
   'GET /copies/:copy/pages/:page/picture': {

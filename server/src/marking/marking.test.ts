@@ -354,4 +354,9 @@ test('questions drawn while marking are there for all copies at once, and on the
   expect(sheet.sheet.questions.map(({ id }) => id)).toContain(third.id)
   expect((await student.get<CopyWhole>(`/copies/${copy}`)).questions.map(({ label }) => label)).toContain('3')
   expect(await student.status('POST', path, { questions: [drawn(page)] })).toBe(404)
+  // What has marks stays; what has none can be taken back.
+  expect(await teacher.status('DELETE', `${path}/${questions[0]!.id}`)).toBe(409)
+  expect(await teacher.status('DELETE', `${path}/${third.id}`)).toBe(204)
+  expect(await teacher.status('DELETE', `${path}/${third.id}`)).toBe(404)
+  expect(await sum()).toMatchObject({ given: 200, full: 600, left: 1 })
 })

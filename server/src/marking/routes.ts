@@ -3,7 +3,7 @@ import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { ownHandout } from '../handouts/index.ts'
 import { answering } from '../http/answering.ts'
-import { addQuestions } from './addQuestions.ts'
+import { addQuestions, dropQuestion } from './drawnQuestions.ts'
 import { markingOf } from './sums.ts'
 import { workOf } from './work.ts'
 
@@ -15,6 +15,10 @@ export function markingRoutes({ db, news }: Context): Router {
     const { id } = await ownHandout(db, asking.person.id, asking.ids.handout)
     await addQuestions(db, asking.person.id, id, asking.sent.questions)
     news.handoutChanged(id)
+  })
+  answering(router, CALLS.dropQuestion, async ({ person, ids }) => {
+    await dropQuestion(db, person.id, ids.handout, ids.question)
+    news.handoutChanged(ids.handout)
   })
   return router
 }

@@ -36,6 +36,8 @@ export const handBackMany = doing('teacher', '/handouts/:handout/hand-back', han
 export const marking = reading('teacher', '/handouts/:handout/marking', markingTold)
 /** Draws areas of questions for all its copies at once; the worksheet has them from now on, too. */
 export const addQuestions = doing('teacher', '/handouts/:handout/questions', moreQuestions, nothing)
+/** Takes back a question that was drawn while marking, as long as nobody was given marks for it. */
+export const dropQuestion = dropping('teacher', '/handouts/:handout/questions/:question', nothing, nothing)
 /** What was done so far on each of its copies. */
 export const handoutWork = reading('teacher', '/handouts/:handout/work', z.array(copyWork))
 /** Which pages its copies have, and how each looks now. */

@@ -5,7 +5,6 @@ import {
   type Person,
   type Placed,
   pageOf,
-  type Stroke,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
@@ -28,9 +27,9 @@ import { useSeen } from '../../page/work/useWriting.ts'
 import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
 import { Worktop } from '../../page/work/Worktop.tsx'
 import { useRemarks } from '../remarks/useRemarks.ts'
-import { addQuestion } from './addQuestion.ts'
 import { ChangeFrames } from './ChangeFrames.tsx'
 import { DrawAreas } from './DrawAreas.tsx'
+import { addQuestion } from './drawnQuestions.ts'
 import { KeepRemark } from './KeepRemark.tsx'
 import { MarkColumn } from './MarkColumn.tsx'
 import { REMARK_DRAG, RemarkChooser } from './RemarkChooser.tsx'
@@ -43,9 +42,8 @@ import { useGoingOn } from './useGoingOn.ts'
 import { type MarkedQuestion, useMarks } from './useMarks.ts'
 import { type RemarkPlace, useRemarkPlaces } from './useRemarkPlaces.ts'
 import { useSigns } from './useSigns.ts'
+import { useWhoseInk } from './useWhoseInk.tsx'
 import { WhatChanged } from './WhatChanged.tsx'
-import { coloursOf, coloursOfTeachers, WhoDidWhat } from './WhoDidWhat.tsx'
-import { otherTeachers, WhoMarked } from './WhoMarked.tsx'
 
 interface MarkedCopyProps {
   copy: CopyWhole
@@ -185,30 +183,28 @@ export function MarkedCopy({
   })
   surface.current = work.surface
   const stepping = useStepping(work.surface, page.id, turnToPage)
-  const [colouring, setColouring] = useState(false)
   const [comparing, setComparing] = useState(false)
   const [drawsAreas, setDrawsAreas] = useState(false)
   const pageNow = pageOf(log, page.id)
   const compares = comparing && settled && seeing === 'all' && round > 1
   const changes = useChanges(copy.id, page, pageNow, round, compares)
   const [lookingBack, setLookingBack] = useState(false)
-  const shared = copy.way === 'group' || copy.way === 'all'
-  const feedback = useMemo(() => seen.placed.filter(({ layer }) => layer === 'feedback'), [seen])
-  const others = useMemo(() => otherTeachers(copy, feedback, person.id), [copy, feedback, person.id])
-  /** Whose feedback is whose is told by colours. */
-  const [telling, setTelling] = useState(false)
+  const whose = useWhoseInk({
+    copy,
+    store,
+    person,
+    page,
+    log: pageNow,
+    seen,
+    elsewhere: work.elsewhere,
+    tells: seeing === 'all',
+  })
   const strokes = useMemo(() => {
-    const inColour = (shared && colouring) || (others.length > 0 && telling)
-    const own = inColour
-      ? byAuthor(seen.placed, work.elsewhere, {
-          work: shared && colouring ? coloursOf(copy.students) : undefined,
-          feedback: telling ? coloursOfTeachers(others) : undefined,
-        })
-      : undefined
+    const own = whose.strokes
     if (!changes || changes.pale.length === 0) return own
     // What is gone lies under what is there.
     return [...changes.pale, ...(own ?? seen.strokes.filter(({ id }) => !work.elsewhere.has(id)))]
-  }, [shared, colouring, others, telling, seen, copy, work.elsewhere, changes])
+  }, [whose.strokes, seen, work.elsewhere, changes])
   const laid = useMemo(
     () => seen.items.filter(({ id }) => !work.elsewhere.has(id)),
     [seen.items, work.elsewhere],
@@ -222,18 +218,7 @@ export function MarkedCopy({
   )
   return (
     <>
-      {shared && (
-        <WhoDidWhat
-          copy={copy}
-          page={pageNow}
-          shown={colouring}
-          onShow={setColouring}
-          onBring={(missed) => store.bringBack(page.id, missed)}
-        />
-      )}
-      {seeing === 'all' && (
-        <WhoMarked others={others} feedback={feedback} shown={telling} onShow={setTelling} />
-      )}
+      {whose.rows}
       {round > 1 && <WhatChanged round={round} shown={comparing} onShow={setComparing} changes={changes} />}
       {lookingBack && (
         <LookBack
@@ -352,19 +337,4 @@ export function MarkedCopy({
       </div>
     </>
   )
-}
-
-type Colours = ReadonlyMap<string, string> | undefined
-
-/** The strokes of a page, those of each author in a colour of their own, but for those that are elsewhere now. */
-function byAuthor(
-  placed: readonly Placed[],
-  elsewhere: ReadonlySet<string>,
-  colours: { readonly work: Colours; readonly feedback: Colours },
-): Stroke[] {
-  return placed.flatMap(({ item, author, layer }) => {
-    if (item.kind !== 'stroke' || elsewhere.has(item.id)) return []
-    const colour = layer === 'help' ? undefined : colours[layer]?.get(author)
-    return [colour ? { ...item, colour } : item]
-  })
 }
