@@ -66,6 +66,20 @@ const VIEWS: readonly View[] = [
   },
   { file: 'hand-out', person: 'marit-abara', go: open('Reading a tide table') },
   {
+    file: 'pages-of-all',
+    person: 'marit-abara',
+    go: async (page) => {
+      await open('Reading a tide table')(page)
+      await page.getByRole('radio', { name: 'Pages' }).click()
+      const drawn = () =>
+        [...document.querySelectorAll<HTMLImageElement>('ul img')]
+          .slice(0, 12)
+          .every((image) => image.naturalWidth > 0)
+      await page.getByRole('img', { name: 'Page 1 of Lotte Lindqvist' }).waitFor()
+      await page.waitForFunction(drawn)
+    },
+  },
+  {
     file: 'shared-copy',
     person: 'marit-abara',
     go: async (page) => {
