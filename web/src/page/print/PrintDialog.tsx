@@ -3,6 +3,7 @@ import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { OneOf, Option } from '../../ui/OneOf.tsx'
+import { Tick } from '../../ui/Tick.tsx'
 
 interface PrintDialogProps {
   /** What is printed, as a title. */
@@ -34,15 +35,9 @@ export function PrintDialog({ title, address, choice, head, onClose }: PrintDial
             <Choice value="empty" words={choice.empty} chosen={empty} />
           </OneOf>
         )}
-        <label className="flex min-h-11 cursor-pointer items-center gap-2.5">
-          <input
-            type="checkbox"
-            checked={named}
-            onChange={(event) => setNamed(event.target.checked)}
-            className="h-[18px] w-[18px] accent-verdigris"
-          />
+        <Tick ticked={named} onTick={setNamed}>
           {head}
-        </label>
+        </Tick>
         <a
           href={printAt(address, { empty: choice !== undefined && empty, named })}
           download

@@ -12,6 +12,7 @@ import { type ReactNode, useMemo, useState } from 'react'
 import { ask } from '../../api/ask.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
+import { Tick } from '../../ui/Tick.tsx'
 import { useAct } from '../../ui/useAct.ts'
 
 interface RosterDialogProps {
@@ -124,15 +125,9 @@ function Look({ whole, roster, onTaken }: LookProps) {
       )}
       <Changes changes={changes} />
       {changes.missing.length > 0 && (
-        <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5">
-          <input
-            type="checkbox"
-            checked={leaving}
-            onChange={(event) => setLeaving(event.target.checked)}
-            className="h-[18px] w-[18px] accent-verdigris"
-          />
+        <Tick ticked={leaving} onTick={setLeaving}>
           Remove the {changes.missing.length} who are not on the list from the class; their work stays
-        </label>
+        </Tick>
       )}
       {wrong.length > 0 && (
         <Part title={`${wrong.length} ${wrong.length === 1 ? 'row' : 'rows'} cannot be used`}>

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { saveFile } from '../../api/ask.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
+import { Tick } from '../../ui/Tick.tsx'
 import { useAct } from '../../ui/useAct.ts'
 
 /** Slips to print and cut, one for each student, that sign in by the tablet's camera. */
@@ -27,15 +28,9 @@ export function SlipsDialog({
           A PDF with one card for each of {whole.students.length} students. A tablet’s camera reads it and
           signs in the student. Older slips stop working.
         </p>
-        <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5">
-          <input
-            type="checkbox"
-            checked={newPins}
-            onChange={(event) => setNewPins(event.target.checked)}
-            className="h-[18px] w-[18px] accent-verdigris"
-          />
+        <Tick ticked={newPins} onTick={setNewPins}>
           Make new PINs and print them too
-        </label>
+        </Tick>
         {problem && (
           <p role="alert" className="text-madder">
             {problem}

@@ -1,5 +1,6 @@
 import type { ClassWhole, Sheet, StudentSet, Way } from '@hand-back/core'
 import { OneOf, Option } from '../../ui/OneOf.tsx'
+import { Tick } from '../../ui/Tick.tsx'
 import { GroupsEditor } from '../groups/GroupsEditor.tsx'
 import { KeptGroups } from '../groups/KeptGroups.tsx'
 import type { ClassChoice } from './choices.ts'
@@ -84,19 +85,17 @@ export function ClassPart({ roster, sheet, way, dealt, choice, asKept, onChange 
       >
         {roster.students.map(({ id, name }) => (
           <li key={id} className="flex items-center gap-2">
-            <label className="flex min-h-[38px] pointer-coarse:min-h-11 min-w-0 flex-1 cursor-pointer items-center gap-2.5 rounded-tag px-2 hover:bg-card">
-              <input
-                type="checkbox"
-                checked={!choice.left.includes(id)}
-                onChange={() => toggle(id)}
-                className="h-[18px] w-[18px] accent-verdigris"
-              />
+            <Tick
+              ticked={!choice.left.includes(id)}
+              onTick={() => toggle(id)}
+              className="min-w-0 flex-1 rounded-tag px-2 hover:bg-card"
+            >
               <span
                 className={`leading-tight ${choice.left.includes(id) ? 'text-ink-soft line-through' : ''}`}
               >
                 {name}
               </span>
-            </label>
+            </Tick>
             {sets.length > 0 && way === 'own' && !choice.left.includes(id) && (
               <SetPicker sets={sets} name={name} value={setOf[id] ?? ''} onChange={(to) => set([id], to)} />
             )}

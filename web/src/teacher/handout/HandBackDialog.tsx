@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { TextButton } from '../../ui/TextButton.tsx'
+import { Tick } from '../../ui/Tick.tsx'
 import { useAct } from '../../ui/useAct.ts'
 import { count, sayWhen } from '../../ui/when.ts'
 import { Given } from '../marking/Given.tsx'
@@ -136,13 +137,7 @@ function OneOffered({ handout, copy, sum, chosen, onToggle }: OneOfferedProps) {
   const left = sum && sum.full > 0 ? sum.left : 0
   return (
     <li className="flex items-center gap-3 border-b border-rule last:border-0">
-      <label className="flex min-h-[40px] min-w-0 flex-1 cursor-pointer items-center gap-2.5 px-2 hover:bg-sheet pointer-coarse:min-h-11">
-        <input
-          type="checkbox"
-          checked={chosen}
-          onChange={onToggle}
-          className="h-[18px] w-[18px] accent-verdigris"
-        />
+      <Tick ticked={chosen} onTick={onToggle} className="min-w-0 flex-1 px-2 hover:bg-sheet">
         <span className="min-w-0 flex-1 truncate">{copy.name}</span>
         {copy.handsBackAt !== null && <span className="text-slate">goes {sayWhen(copy.handsBackAt)}</span>}
         {left > 0 ? (
@@ -150,7 +145,7 @@ function OneOffered({ handout, copy, sum, chosen, onToggle }: OneOfferedProps) {
         ) : (
           <Given sum={sum} whole />
         )}
-      </label>
+      </Tick>
       <Link
         to={`/handout/${handout}/pile/${copy.id}`}
         aria-label={`Look at ${copy.name}’s copy`}

@@ -7,6 +7,7 @@ import { PaperThumb } from '../../page/pages/PaperThumb.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
+import { Tick } from '../../ui/Tick.tsx'
 import { useAct } from '../../ui/useAct.ts'
 import { asked } from '../asked.ts'
 import { saidChanges } from './saidChanges.ts'
@@ -52,15 +53,13 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
         </Button>
       )}
       {(handout.way === 'group' || handout.way === 'all') && (
-        <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5 px-2">
-          <input
-            type="checkbox"
-            checked={handout.touchAll}
-            onChange={(event) => void change(id, { touchAll: event.target.checked }).catch(sayProblem)}
-            className="h-[18px] w-[18px] accent-verdigris"
-          />
+        <Tick
+          className="px-2"
+          ticked={handout.touchAll}
+          onTick={(touchAll) => void change(id, { touchAll }).catch(sayProblem)}
+        >
           Everybody may rub out and move what others made
-        </label>
+        </Tick>
       )}
       <Dialog open={dating} onClose={() => setDating(false)} title="Dates and directions">
         <TermsForm handout={handout} onDone={() => setDating(false)} />

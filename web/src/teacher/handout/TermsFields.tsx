@@ -1,5 +1,6 @@
 import type { HandoutWhole, NewHandout, Way } from '@hand-back/core'
 import { Field, INPUT } from '../../ui/Field.tsx'
+import { Tick } from '../../ui/Tick.tsx'
 import { isEndOfDay, sayWhen } from '../../ui/when.ts'
 import { MomentField } from './MomentField.tsx'
 import { SpokenField } from './SpokenField.tsx'
@@ -59,15 +60,9 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
         )}
       </div>
       {way !== 'read' && (
-        <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5">
-          <input
-            type="checkbox"
-            checked={terms.counts}
-            onChange={(event) => onChange({ ...terms, counts: event.target.checked })}
-            className="h-[18px] w-[18px] accent-verdigris"
-          />
+        <Tick ticked={terms.counts} onTick={(counts) => onChange({ ...terms, counts })}>
           Counts for marks
-        </label>
+        </Tick>
       )}
       <label className="flex flex-col gap-1 font-semibold">
         Directions

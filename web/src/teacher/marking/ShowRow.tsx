@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react'
+import { Tick } from '../../ui/Tick.tsx'
 
 interface ShowRowProps {
   label: string
@@ -12,15 +13,9 @@ interface ShowRowProps {
 export function ShowRow({ label, shown, onShow, children }: ShowRowProps) {
   return (
     <section className="flex shrink-0 flex-wrap items-center gap-x-5 border-b border-rule bg-card px-4 py-0.5">
-      <label className="flex min-h-[32px] cursor-pointer items-center gap-2 font-semibold pointer-coarse:min-h-11">
-        <input
-          type="checkbox"
-          checked={shown}
-          onChange={(event) => onShow(event.target.checked)}
-          className="h-[18px] w-[18px] accent-verdigris"
-        />
+      <Tick ticked={shown} onTick={onShow} className="!min-h-[32px] font-semibold pointer-coarse:!min-h-11">
         {label}
-      </label>
+      </Tick>
       {shown && children}
     </section>
   )

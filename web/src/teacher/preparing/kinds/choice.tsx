@@ -1,6 +1,7 @@
 import { Plus, X } from 'lucide-react'
 import { Button } from '../../../ui/Button.tsx'
 import { IconButton } from '../../../ui/IconButton.tsx'
+import { TickBox } from '../../../ui/Tick.tsx'
 import { NumberRow, SMALL_INPUT, TextRow, TickRow } from '../panels/rows.tsx'
 import { ONLY_YOU, useKey } from '../panels/useKey.ts'
 import type { PanelProps, TeacherKind } from './teacherKind.ts'
@@ -30,10 +31,8 @@ function Panel({ item, set }: PanelProps<'choice'>) {
         <legend className="mb-1">Options; tick what is right</legend>
         {item.options.map((option, index) => (
           <div key={option.id} className="flex items-center gap-1.5">
-            <input
-              type="checkbox"
+            <TickBox
               aria-label={`Option ${index + 1} is right`}
-              className="h-[18px] w-[18px] accent-verdigris"
               checked={right.includes(option.id)}
               onChange={(event) => tick(option.id, event.target.checked)}
             />

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { PaperThumb } from '../../../page/pages/PaperThumb.tsx'
 import { Button } from '../../../ui/Button.tsx'
 import { Field } from '../../../ui/Field.tsx'
+import { TickBox } from '../../../ui/Tick.tsx'
 
 interface PagesPickProps {
   pages: readonly WorksheetPage[]
@@ -62,10 +63,8 @@ export function PagesPick({ pages, chosen, onChange }: PagesPickProps) {
             >
               <PaperThumb page={page} width={96} label={`Page ${index + 1}`} />
               <span className="tabular flex min-h-8 items-center gap-1.5">
-                <input
-                  type="checkbox"
+                <TickBox
                   aria-label={`Page ${index + 1}`}
-                  className="h-[18px] w-[18px] accent-verdigris"
                   checked={chosen.has(page.id)}
                   onChange={() => toggle(page.id)}
                 />

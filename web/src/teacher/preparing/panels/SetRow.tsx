@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { useStore } from 'zustand'
 import { Button } from '../../../ui/Button.tsx'
 import { Dialog } from '../../../ui/Dialog.tsx'
+import { TickBox } from '../../../ui/Tick.tsx'
 import { usePreparing } from '../context.ts'
 import { SMALL_INPUT, TickRow } from './rows.tsx'
 
@@ -36,10 +37,8 @@ export function SetRow({
         <TickRow label="Everyone" on={!sets} onChange={(on) => on && onChange(undefined)} />
         {all.map(({ id, name }) => (
           <div key={id} className="flex items-center gap-2 py-1">
-            <input
-              type="checkbox"
+            <TickBox
               aria-label={`For ${name}`}
-              className="h-[18px] w-[18px] accent-verdigris"
               checked={sets?.includes(id) ?? false}
               onChange={(event) => {
                 const next = all

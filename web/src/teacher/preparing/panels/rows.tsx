@@ -2,6 +2,7 @@ import { inMm, mm } from '@hand-back/core'
 import { type ReactNode, useEffect, useId, useState } from 'react'
 import { COLOURS } from '../../../page/strip/swatches.ts'
 import { OneOf, Option } from '../../../ui/OneOf.tsx'
+import { Tick } from '../../../ui/Tick.tsx'
 
 export const SMALL_INPUT =
   'min-h-[34px] w-full min-w-0 rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1 text-ink'
@@ -204,15 +205,9 @@ export function TickRow({
   onChange: (on: boolean) => void
 }) {
   return (
-    <label className="flex min-h-[30px] items-center gap-2">
-      <input
-        type="checkbox"
-        className="h-[18px] w-[18px] accent-verdigris"
-        checked={on}
-        onChange={(event) => onChange(event.target.checked)}
-      />
+    <Tick ticked={on} onTick={onChange} className="!min-h-[30px]">
       {label}
-    </label>
+    </Tick>
   )
 }
 
