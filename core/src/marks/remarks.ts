@@ -6,6 +6,7 @@ import { boundsAround, boundsOfItem } from '../holding/pick.ts'
 import { type Bounds, overlap, type Point } from '../ink/points.ts'
 import * as similarity from '../ink/similarity.ts'
 import type { Item } from '../kinds/items.ts'
+import { FNV_BASIS, fnv1a } from '../words/fnv1a.ts'
 import { type Box, boundsOfBox, boxOfBounds } from '../worksheet/box.ts'
 import { readMarks, sayMarks } from './sayMarks.ts'
 
@@ -134,13 +135,9 @@ export function listedId(teacher: string, { name, words, unit }: ListedRemark): 
   return answerId(teacher, uuidOf(`${name}\n${words}\n${unit}`))
 }
 
-/** 128 bits of a text as an id: four times FNV-1a (RFC draft-eastlake-fnv), each from a seed of its own. */
+/** 128 bits of a text as an id: four hashes, each from a basis of its own. */
 function uuidOf(text: string): string {
-  const parts = [0x811c9dc5, 0x01234567, 0x89abcdef, 0x2f0e1a6d].map((seed) => {
-    let hash = seed
-    for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193)
-    return (hash >>> 0).toString(16).padStart(8, '0')
-  })
-  const digits = parts.join('')
+  const bases = [FNV_BASIS, 0x01234567, 0x89abcdef, 0x2f0e1a6d]
+  const digits = bases.map((basis) => fnv1a(text, basis).toString(16).padStart(8, '0')).join('')
   return [8, 12, 16, 20, 32].map((end, index) => digits.slice([0, 8, 12, 16, 20][index], end)).join('-')
 }

@@ -4,11 +4,11 @@ import { useNavigate, useParams } from 'react-router'
 import { ask } from '../api/ask.ts'
 import { refresh } from '../api/queries.ts'
 import { Button, LinkButton } from '../ui/Button.tsx'
-import { Field } from '../ui/Field.tsx'
 import { Loading } from '../ui/Notice.tsx'
 import { RequestForm } from '../ui/RequestForm.tsx'
 import { useAct } from '../ui/useAct.ts'
 import { useRequestForm } from '../ui/useRequestForm.ts'
+import { AccountFields } from './AccountFields.tsx'
 import { DoorCard } from './DoorCard.tsx'
 import { TeacherSignIn } from './TeacherSignIn.tsx'
 import { signInBy } from './welcome.ts'
@@ -80,19 +80,7 @@ function NewHere({ token, here }: { token: string; here: Person | null }) {
     <>
       <RequestForm form={form} send="Begin" large className="flex flex-col gap-4">
         {here && <p>{here.name} is signed in here now, and will be signed out.</p>}
-        <Field
-          label="Your name"
-          autoComplete="username"
-          hint="As your students know you."
-          {...form.field('name')}
-        />
-        <Field
-          label="A password"
-          type="password"
-          autoComplete="new-password"
-          hint="At least 10 characters."
-          {...form.field('password')}
-        />
+        <AccountFields form={form} />
       </RequestForm>
       <Button look="quiet" onClick={() => setKnown(true)} className="self-start">
         I have an account here

@@ -2,6 +2,7 @@ import { CALLS, firstTeacher, teacherSignIn } from '@hand-back/core'
 import { Field } from '../ui/Field.tsx'
 import { RequestForm } from '../ui/RequestForm.tsx'
 import { useRequestForm } from '../ui/useRequestForm.ts'
+import { AccountFields } from './AccountFields.tsx'
 import { signInBy } from './welcome.ts'
 
 export function TeacherSignIn() {
@@ -40,19 +41,7 @@ export function FirstTeacher({ asksCode }: { asksCode: boolean }) {
           {...form.field('setupCode')}
         />
       )}
-      <Field
-        label="Your name"
-        autoComplete="username"
-        hint="As your students know you."
-        {...form.field('name')}
-      />
-      <Field
-        label="A password"
-        type="password"
-        autoComplete="new-password"
-        hint="At least 10 characters."
-        {...form.field('password')}
-      />
+      <AccountFields form={form} />
     </RequestForm>
   )
 }

@@ -1,4 +1,4 @@
-import type { CopyRow, CopyState, CopySum } from '@hand-back/core'
+import { type CopyRow, type CopyState, type CopySum, FNV_BASIS, fnv1a } from '@hand-back/core'
 
 const RANK: Record<CopyState, number> = {
   'handed in': 0,
@@ -41,20 +41,14 @@ export function pileOrder(
   reviewed: (copy: CopyRow) => boolean = () => false,
   seed = 0,
 ): CopyRow[] {
+  const mixed = ({ id }: CopyRow) => fnv1a(id, FNV_BASIS ^ seed)
   const compare: Record<PileOrder, Compare> = {
     'as handed in': byHandingIn,
     'by name': byName,
     'to review': (a, b) =>
       Number(a.state !== 'handed in' || reviewed(a)) - Number(b.state !== 'handed in' || reviewed(b)) ||
       byHandingIn(a, b),
-    'at random': (a, b) => RANK[a.state] - RANK[b.state] || mixed(a.id, seed) - mixed(b.id, seed),
+    'at random': (a, b) => RANK[a.state] - RANK[b.state] || mixed(a) - mixed(b),
   }
   return [...copies].sort(compare[order])
-}
-
-/** A number that looks like chance and is always the same for an id and a seed (FNV-1a). */
-function mixed(id: string, seed: number): number {
-  let hash = 0x811c9dc5 ^ seed
-  for (let at = 0; at < id.length; at++) hash = Math.imul(hash ^ id.charCodeAt(at), 0x01000193)
-  return hash >>> 0
 }
