@@ -18,7 +18,7 @@ export function Reviewed({ row, sums }: { row: CopyRow; sums: readonly CopySum[]
       aria-pressed={reviewed}
       title="V"
       onClick={() => sayReviewed(row, sums)}
-      className={`flex-1 !px-2 ${reviewed ? '!border-madder !text-madder' : ''}`}
+      className={`flex-1 !gap-1.5 !px-1 ${reviewed ? '!border-madder !text-madder' : ''}`}
     >
       {reviewed && <Check size={18} aria-hidden="true" />}
       Reviewed
