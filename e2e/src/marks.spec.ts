@@ -235,3 +235,28 @@ test('a student goes through what came back piece by piece, answers it, and the 
   await teacher.getByRole('radio', { name: 'The end of round 1' }).click()
   expect(Number(await slider.inputValue())).toBeLessThan(Number(now))
 })
+
+test('the teacher’s own steps: arrow keys give what was chosen; one more question is drawn from the view menu', async ({
+  somebody,
+}) => {
+  const { teacher } = await handedInQuestions(server, somebody, pdf)
+  const field = teacher.getByLabel('Marks for question 2')
+  await button(teacher, 'View').click()
+  await teacher.getByRole('radiogroup', { name: 'Arrow keys give' }).getByRole('radio', { name: '¼' }).click()
+  await teacher.keyboard.press('Escape')
+  await field.fill('2')
+  await field.press('ArrowUp')
+  await expect(field).toHaveValue('2¼')
+  await field.press('ArrowDown')
+  await field.press('ArrowDown')
+  await expect(field).toHaveValue('1¾')
+  await teacher.keyboard.press('Escape')
+
+  await button(teacher, 'View').click()
+  await button(teacher, 'Draw questions').click()
+  await drawWithPen(teacher, along({ x: 60, y: 230 }, { x: 300, y: 320 }))
+  await teacher.keyboard.type('1')
+  await teacher.keyboard.press('Enter')
+  await expect(teacher.getByLabel('Marks for question 3')).toBeVisible()
+  await expect(teacher.getByTestId('sum')).toHaveText('1¾ of 7')
+})

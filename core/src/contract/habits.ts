@@ -33,6 +33,8 @@ export const habits = z.object({
   finger: z.enum(['until pen', 'writes', 'moves']).optional(),
   /** Whether one key alone, a letter, number or sign, does something on a page. */
   singleKeys: z.boolean().optional(),
+  /** What an arrow key adds to a mark or takes off, in hundredths. */
+  markStep: hundredths.optional(),
   /** The marks that a teacher's signs give where they are put down, in hundredths. */
   signs: z.partialRecord(z.enum(SIGN_FORMS), hundredths).optional(),
 })

@@ -34,11 +34,13 @@ interface ViewMenuProps {
   /** Tells which keys do what. */
   onPrint?: (() => void) | undefined
   onKeys: () => void
+  /** What else can be chosen where one is. */
+  more?: ReactNode
 }
 
 /** How one sees and holds the page: zoom, tint, size of words, side of the strip, what a finger does. */
 export function ViewMenu(props: ViewMenuProps) {
-  const { person, surface, onLookBack, onFeedback, onClear, onRead, onPrint, onKeys } = props
+  const { person, surface, onLookBack, onFeedback, onClear, onRead, onPrint, onKeys, more } = props
   const [habits, change] = useHabits(person.id)
   const { tint, letters = 'usual', strip = 'bottom', finger = 'until pen' } = habits
   return (
@@ -136,6 +138,7 @@ export function ViewMenu(props: ViewMenuProps) {
           ]}
           onChoose={(value) => change({ finger: value })}
         />
+        {more}
         <Row>
           {onPrint && <Press onPress={onPrint}>Print</Press>}
           <Press onPress={onKeys}>Keys</Press>

@@ -20,11 +20,13 @@ interface WorkingStripProps {
   onFeedback?: (() => void) | undefined
   /** Reads the page aloud, where the device has a voice. */
   onRead?: (() => void) | undefined
+  /** What else can be chosen in the view menu. */
+  moreView?: ReactNode
 }
 
 /** The row of tools: pens, or what can be done with what is picked up. */
 export function WorkingStrip(props: WorkingStripProps) {
-  const { work, upright, children, onLookBack, onFeedback, onPrint, onRead } = props
+  const { work, upright, children, onLookBack, onFeedback, onPrint, onRead, moreView } = props
   const { tools, picking, pasting, formulas, writing, surface, person } = work
   const picked = picking.items.length > 0
   return (
@@ -71,6 +73,7 @@ export function WorkingStrip(props: WorkingStripProps) {
             onClear={writing && work.clear}
             onRead={onRead}
             onKeys={work.showKeys}
+            more={moreView}
           />
         </>
       )}

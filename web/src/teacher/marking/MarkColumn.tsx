@@ -13,6 +13,8 @@ interface MarkColumnProps {
   /** What the student is called. */
   first: string
   readOnly: boolean
+  /** An arrow key gives so much more or less, in hundredths of a mark. */
+  step: number
   column: RefObject<HTMLElement | null>
   /** On to the next question without marks after this one, or the next copy. */
   onNextAfter: (question: string | undefined) => void
@@ -36,7 +38,7 @@ const REPLIES = 76
 /** The margin beside the page: the marks of its questions, level with them, and what they come to. */
 export function MarkColumn(props: MarkColumnProps) {
   const { marks, page, view, first, readOnly, column, onNextAfter, onSign, children } = props
-  const { onRemarks, onHand, drawsAreas, onDrawAreas } = props
+  const { onRemarks, onHand, drawsAreas, onDrawAreas, step } = props
   const here = marks.questions.filter((each) => each.page === page)
   const { given, full, left } = marks.sum
   const part = perCent(marks.sum)
@@ -53,6 +55,7 @@ export function MarkColumn(props: MarkColumnProps) {
             <MarkField
               of={of}
               readOnly={readOnly}
+              step={step}
               onGive={(hundredths) => marks.give(of.question, hundredths)}
               onTake={() => marks.take(of.question)}
               onNext={() => onNextAfter(of.question.id)}

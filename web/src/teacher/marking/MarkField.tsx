@@ -6,6 +6,8 @@ import type { MarkedQuestion } from './useMarks.ts'
 interface MarkFieldProps {
   of: MarkedQuestion
   readOnly: boolean
+  /** An arrow key gives so much more or less, in hundredths of a mark. */
+  step: number
   onGive: (hundredths: number) => void
   onTake: () => void
   /** On to the next question without marks, or the next copy. */
@@ -17,13 +19,11 @@ interface MarkFieldProps {
   onHand: () => void
 }
 
-/** An arrow key gives so much more or less, in hundredths of a mark. */
-const STEP = 50
-
-/** The marks of one question: typed, or by keys: F gives all, K takes what the key says, arrows go by halves; those of signs put one at the question. */
+/** The marks of one question: typed, or by keys: F gives all, K takes what the key says, arrows go by steps; those of signs put one at the question. */
 export function MarkField({
   of,
   readOnly,
+  step,
   onGive,
   onTake,
   onNext,
@@ -57,8 +57,8 @@ export function MarkField({
       if (isWrong) return
       keep()
       onNext()
-    } else if (key === 'ArrowUp') give((read ?? 0) + STEP)
-    else if (key === 'ArrowDown') give((read ?? full) - STEP)
+    } else if (key === 'ArrowUp') give((read ?? 0) + step)
+    else if (key === 'ArrowDown') give((read ?? full) - step)
     else if (key === 'f') give(full)
     else if (key === 'k' && look) give(look.suggested)
     else if (key === 'r') onRemarks()

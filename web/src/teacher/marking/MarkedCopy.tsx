@@ -32,6 +32,7 @@ import { DrawAreas } from './DrawAreas.tsx'
 import { addQuestion } from './drawnQuestions.ts'
 import { KeepRemark } from './KeepRemark.tsx'
 import { MarkColumn } from './MarkColumn.tsx'
+import { MarkingChoices, useMarkStep } from './MarkingChoices.tsx'
 import { REMARK_DRAG, RemarkChooser } from './RemarkChooser.tsx'
 import type { Seeing } from './SeeingChoice.tsx'
 import { SignTags } from './SignTags.tsx'
@@ -185,6 +186,7 @@ export function MarkedCopy({
   const stepping = useStepping(work.surface, page.id, turnToPage)
   const [comparing, setComparing] = useState(false)
   const [drawsAreas, setDrawsAreas] = useState(false)
+  const step = useMarkStep(person)
   const pageNow = pageOf(log, page.id)
   const compares = comparing && settled && seeing === 'all' && round > 1
   const changes = useChanges(copy.id, page, pageNow, round, compares)
@@ -289,7 +291,14 @@ export function MarkedCopy({
               </>
             )}
             strip={(upright) => (
-              <WorkingStrip work={work} upright={upright} onLookBack={() => setLookingBack(true)} />
+              <WorkingStrip
+                work={work}
+                upright={upright}
+                onLookBack={() => setLookingBack(true)}
+                moreView={
+                  writes && <MarkingChoices person={person} onDrawAreas={() => setDrawsAreas(true)} />
+                }
+              />
             )}
           >
             <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
@@ -306,6 +315,7 @@ export function MarkedCopy({
           view={view}
           first={first}
           readOnly={!writes}
+          step={step}
           column={column}
           onNextAfter={goOn}
           onSign={signs.putAt}

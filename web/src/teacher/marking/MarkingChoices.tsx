@@ -1,0 +1,41 @@
+import type { Person } from '@hand-back/core'
+import { Popover } from 'radix-ui'
+import { Choices } from '../../page/habits/Choices.tsx'
+import { useHabits } from '../../page/habits/useHabits.ts'
+import { Button } from '../../ui/Button.tsx'
+
+/** What an arrow key gives where nothing was chosen, in hundredths of a mark. */
+const USUAL_STEP = 50
+const STEPS = [
+  ['10', '0.1'],
+  ['25', '¼'],
+  ['50', '½'],
+  ['100', '1'],
+] as const
+
+/** What an arrow key adds to a mark or takes off, in hundredths. */
+export function useMarkStep(person: Person): number {
+  const [{ markStep = USUAL_STEP }] = useHabits(person.id)
+  return markStep
+}
+
+/** What can be chosen while marking, beside how the page is seen. */
+export function MarkingChoices({ person, onDrawAreas }: { person: Person; onDrawAreas: () => void }) {
+  const step = useMarkStep(person)
+  const [, change] = useHabits(person.id)
+  return (
+    <>
+      <Choices
+        legend="Arrow keys give"
+        value={String(step)}
+        options={STEPS}
+        onChoose={(value) => change({ markStep: Number(value) })}
+      />
+      <Popover.Close asChild>
+        <Button onClick={onDrawAreas} className="self-start">
+          Draw questions
+        </Button>
+      </Popover.Close>
+    </>
+  )
+}
