@@ -22,6 +22,7 @@ test('a colleague comes in by a link; both mark one copy, see each other’s mar
   await ilse.getByLabel('Your name').fill('Ilse Brandt')
   await ilse.getByLabel('A password').fill('spring tide')
   await button(ilse, 'Begin').click()
+  await expect(ilse.getByText('handed out by Marit Abara')).toBeVisible()
   await ilse.getByRole('link', { name: 'Mark 1' }).click()
   await ilse.locator('main[aria-busy=false]').waitFor()
   await drawWithPen(ilse, along({ x: 100, y: 420 }, { x: 220, y: 430 }))
@@ -40,6 +41,18 @@ test('a colleague comes in by a link; both mark one copy, see each other’s mar
   await teacher.getByLabel('Marks for question 1').fill('2')
   await teacher.getByLabel('Marks for question 1').blur()
   await expect(ilse.getByLabel('Marks for question 1')).toHaveValue('2')
+
+  // Whoever made the class can end it again, and is asked first.
+  await marit.reload()
+  const teachers = marit.getByRole('listitem').filter({ hasText: 'Ilse Brandt' })
+  await teachers.getByRole('button', { name: 'Remove' }).click()
+  await button(marit, 'Keep').click()
+  await expect(teachers).toBeVisible()
+  await teachers.getByRole('button', { name: 'Remove' }).click()
+  await marit.getByRole('dialog').getByRole('button', { name: 'Remove' }).click()
+  await expect(teachers).toHaveCount(0)
+  await ilse.reload()
+  await expect(ilse.getByText(/nothing here for you/i)).toBeVisible()
 
   // Taken again, it lets nobody in.
   const late = await somebody()

@@ -91,6 +91,8 @@ export const handoutCard = z.object({
   ...handoutHead,
   worksheetId: z.uuid(),
   classId: z.uuid(),
+  /** The colleague who handed it out; nobody: oneself. */
+  by: z.string().nullable(),
   states: z.array(copyState),
 })
 export type HandoutCard = z.infer<typeof handoutCard>

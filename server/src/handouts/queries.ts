@@ -12,7 +12,7 @@ import { rosterOf } from '../classes/index.ts'
 import type { Queries } from '../db/connect.ts'
 import { NUMBER_OF_COPY, numberedName, withoutNames } from '../db/hiddenNames.ts'
 import { IS_OUT, PAGE_IS_ITS } from '../db/pageOfCopy.ts'
-import { classes, handouts, worksheets, worksheetVersions } from '../db/schema.ts'
+import { classes, handouts, people, worksheets, worksheetVersions } from '../db/schema.ts'
 import { teaches } from '../db/teaches.ts'
 import { notHere } from '../http/as.ts'
 import { asSent } from '../papers/index.ts'
@@ -33,6 +33,7 @@ export async function handoutsOf(db: Queries, teacherId: string): Promise<Handou
       classId: handouts.classId,
       worksheetId: worksheetVersions.worksheetId,
       className: classes.name,
+      by: sql<string | null>`CASE WHEN ${handouts.teacherId} <> ${teacherId} THEN ${people.name} END`,
       opensAt: handouts.opensAt,
       dueAt: handouts.dueAt,
       handedOutAt: handouts.handedOutAt,
@@ -44,6 +45,7 @@ export async function handoutsOf(db: Queries, teacherId: string): Promise<Handou
     .from(handouts)
     .innerJoin(classes, eq(classes.id, handouts.classId))
     .innerJoin(worksheetVersions, eq(worksheetVersions.id, handouts.versionId))
+    .innerJoin(people, eq(people.id, handouts.teacherId))
     .where(or(eq(handouts.teacherId, teacherId), teaches(teacherId, handouts.classId)))
     .orderBy(sql`handed_out_at DESC`)
   return rows.map(({ withdrawnAt, ...row }) => ({

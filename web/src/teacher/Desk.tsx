@@ -60,7 +60,7 @@ function Waiting({ handouts }: { handouts: readonly HandoutCard[] }) {
 }
 
 function HandoutRow({ handout, main }: { handout: HandoutCard; main: boolean }) {
-  const { id, title, className, states, dueAt } = handout
+  const { id, title, className, states, dueAt, by } = handout
   const toMark = howMany(states, 'handed in')
   const due = sayDue(dueAt) ?? `handed out ${sayWhen(handout.handedOutAt)}`
   return (
@@ -75,7 +75,9 @@ function HandoutRow({ handout, main }: { handout: HandoutCard; main: boolean }) 
           </Link>
         </h2>
         <p className="text-ink-soft">
-          {className} · {states.length} {states.length === 1 ? 'copy' : 'copies'} · {due}
+          {className}
+          {by !== null && ` · handed out by ${by}`} · {states.length}{' '}
+          {states.length === 1 ? 'copy' : 'copies'} · {due}
         </p>
         <p className="mt-1.5 flex flex-wrap gap-x-5 gap-y-1">
           {SHOWN.map(

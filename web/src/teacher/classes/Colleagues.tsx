@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { ask } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
 import { INPUT } from '../../ui/Field.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
@@ -16,7 +17,10 @@ export function Colleagues({ whole, person }: { whole: ClassWhole; person: Perso
     setLink(`${location.origin}/colleague/${token}`)
   })
   const made = teachers.find((teacher) => teacher.made)
+  /** Who is about to be removed. */
+  const [going, setGoing] = useState<ClassWhole['teachers'][number]>()
   const remove = async (teacher: string) => {
+    setGoing(undefined)
     try {
       await ask(CALLS.removeTeacher, { class: id, teacher })
       await Promise.all([
@@ -47,13 +51,27 @@ export function Colleagues({ whole, person }: { whole: ClassWhole; person: Perso
               {teacher.id === person.id && <span className="text-ink-soft"> (you)</span>}
             </span>
             {!teacher.made && (teacher.id === person.id || made?.id === person.id) && (
-              <Button look="quiet" onClick={() => void remove(teacher.id)}>
+              <Button look="quiet" onClick={() => setGoing(teacher)}>
                 Remove
               </Button>
             )}
           </li>
         ))}
       </ul>
+      {going && (
+        <Dialog open onClose={() => setGoing(undefined)} title={`Remove ${going.name}?`}>
+          <p>
+            {going.id === person.id ? 'You see' : `${going.name} sees`} this class and its copies no more.
+            What was written on them stays.
+          </p>
+          <div className="mt-5 flex flex-wrap gap-3">
+            <Button look="main" onClick={() => setGoing(undefined)}>
+              Keep
+            </Button>
+            <Button onClick={() => void remove(going.id)}>Remove</Button>
+          </div>
+        </Dialog>
+      )}
       {link === undefined ? (
         <Button disabled={invite.busy} onClick={() => void invite.run()} className="self-start">
           Invite a colleague
