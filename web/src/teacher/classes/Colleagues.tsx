@@ -61,8 +61,8 @@ export function Colleagues({ whole, person }: { whole: ClassWhole; person: Perso
       {going && (
         <Dialog open onClose={() => setGoing(undefined)} title={`Remove ${going.name}?`}>
           <p>
-            {going.id === person.id ? 'You see' : `${going.name} sees`} this class and its copies no more.
-            What was written on them stays.
+            {going.id === person.id ? 'You do' : `${going.name} does`} not see this class any more, and only
+            those copies that {going.id === person.id ? 'you' : 'they'} handed out. What was written stays.
           </p>
           <div className="mt-5 flex flex-wrap gap-3">
             <Button look="main" onClick={() => setGoing(undefined)}>
