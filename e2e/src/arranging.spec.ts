@@ -99,6 +99,27 @@ test('keys go where one expects: to the page after a kind is chosen, out of fiel
   await expect(teacher.getByLabel('Label')).toHaveCount(0)
 })
 
+test('a thing out of sight comes into sight when a key picks it or moves it', async ({ somebody }) => {
+  const teacher = await somebody()
+  await prepareLesson(server, teacher, NAMES, pdf)
+  await openPreparing(server, teacher)
+  await put(teacher, 'Shape', 100, 60, 80, 50)
+  await put(teacher, 'Shape', 400, 740, 80, 50)
+  const page = teacher.getByTestId('preparing')
+  await page.focus()
+  await teacher.keyboard.press('Escape')
+  for (let press = 0; press < 8; press++) await teacher.keyboard.press('+')
+  const picked = teacher.getByTestId('picked')
+  const inSight = () => expect(picked).toBeInViewport({ ratio: 1 })
+  await teacher.keyboard.press('Tab')
+  await inSight()
+  await teacher.keyboard.press('Tab')
+  await expect(teacher.getByLabel('mm from the left')).toHaveValue(/^141/)
+  await inSight()
+  for (let press = 0; press < 24; press++) await teacher.keyboard.press('Shift+ArrowUp')
+  await inSight()
+})
+
 test('things snap to each other with a guide, and are copied to another page and another worksheet', async ({
   somebody,
 }) => {

@@ -227,3 +227,20 @@ test('a tiny thing that is picked moves when it is dragged, by mouse and by fing
     await expect.poll(async () => (await boxOf(student)).width).toBeGreaterThan(after.width * 2)
   }
 })
+
+test('what keys pick and move comes into sight', async ({ somebody }) => {
+  const { student } = await atWork(server, somebody, pdf)
+  await drawWithMouse(student, across(150))
+  for (let press = 0; press < 4; press++) await student.keyboard.press('-')
+  await drawWithMouse(student, across(780))
+  await expectInk(student, { x: 190, y: 780 })
+  await button(student, 'Pick up').click()
+  for (let press = 0; press < 6; press++) await student.keyboard.press('+')
+  const inSight = () => expect(student.getByTestId('picked')).toBeInViewport({ ratio: 1 })
+  await student.keyboard.press(']')
+  await inSight()
+  await student.keyboard.press(']')
+  await inSight()
+  for (let press = 0; press < 30; press++) await student.keyboard.press('Shift+ArrowUp')
+  await inSight()
+})

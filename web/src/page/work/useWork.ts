@@ -1,5 +1,6 @@
 import {
   type Box,
+  boxOfBounds,
   type CopyWhole,
   type Item,
   isThing,
@@ -21,6 +22,7 @@ import { useCloseUp } from '../closeUp/useCloseUp.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
 import type { KeyGroup } from '../keys/keyActs.ts'
 import { useKeys } from '../keys/useKeys.ts'
+import { useKeyedInSight } from '../picking/useKeyedInSight.ts'
 import { usePicking } from '../picking/usePicking.ts'
 import type { Surface } from '../surface/Surface.ts'
 import { ontoPage } from '../things/madeThing.ts'
@@ -63,6 +65,7 @@ export function useWork(on: WorkOn) {
   const [large, setLarge] = useState(false)
   const closeLarge = useCallback(() => setLarge(false), [])
   const picking = usePicking(store, page.id, seen.placed, mine, tools, page)
+  useKeyedInSight(surface, picking.bounds && boxOfBounds(picking.bounds))
   const things = useThings(store, page.id, picking)
   const { signing, carries } = tools
   const handling = useMemo<Handling>(

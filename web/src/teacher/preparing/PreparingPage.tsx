@@ -1,9 +1,20 @@
-import { type InkPoint, inkItem, type Person, packPoints, type Stroke, toBase64 } from '@hand-back/core'
+import {
+  around,
+  type InkPoint,
+  inkItem,
+  type Person,
+  packPoints,
+  type Stroke,
+  seenBox,
+  toBase64,
+} from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
+import { useShallow } from 'zustand/react/shallow'
 import { useLetters } from '../../page/answers/useDrawn.ts'
 import { KeysDialog } from '../../page/keys/KeysDialog.tsx'
 import { useKeys } from '../../page/keys/useKeys.ts'
+import { useKeyedInSight } from '../../page/picking/useKeyedInSight.ts'
 import { STUDENT_SWATCHES } from '../../page/strip/swatches.ts'
 import { PageSurface } from '../../page/surface/PageSurface.tsx'
 import type { Surface } from '../../page/surface/Surface.ts'
@@ -16,7 +27,7 @@ import { drawnOf } from './drawnOf.ts'
 import { HoldLayer } from './Hold.tsx'
 import { kindName } from './kinds/index.ts'
 import { preparingKeys } from './preparingKeys.ts'
-import { pageAt, type SheetStore } from './sheetStore.ts'
+import { pageAt, pickedOf, type SheetStore } from './sheetStore.ts'
 import { usePreparingClipboard } from './usePreparingClipboard.ts'
 import { nowShown } from './viewNow.ts'
 import { WhatIsRight } from './WhatIsRight.tsx'
@@ -50,7 +61,9 @@ export function PreparingPage({
   const placing = useStore(store.view, (preparing) => preparing.placing)
   const [lifted, setLifted] = useState(NONE)
   const letters = useLetters()
+  const picked = useStore(store.view, useShallow(pickedOf))
   useEffect(() => nowShown(surface), [surface])
+  useKeyedInSight(surface, picked.length > 0 ? around(picked.map(seenBox)) : undefined)
   usePreparingClipboard()
   const keys = useMemo(() => preparingKeys(store, surface, () => onKeys(true)), [store, surface, onKeys])
   useKeys(person, keys)
