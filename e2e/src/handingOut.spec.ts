@@ -255,6 +255,7 @@ test('in use: dates, withdrawn and brought back, a late comer, a page sent into 
   await expectInk(amaru, { x: 200, y: 200 })
   await only.click()
   await teacher.getByLabel('Due for this copy: day').fill('2031-12-04')
+  await expect(teacher.getByText('Until the end of 4 Dec 2031.')).toBeVisible()
   await teacher.keyboard.press('Escape')
   await expect(teacher.getByRole('row', { name: /Amaru Mensah/ })).toContainText('due 4 Dec 2031')
   await expect(teacher.getByRole('row', { name: /Freya Vasquez/ })).not.toContainText('due')

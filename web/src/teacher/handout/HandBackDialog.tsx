@@ -12,6 +12,7 @@ import { Given } from '../marking/Given.tsx'
 import { isReviewed } from '../marking/pileOrder.ts'
 import { handBack } from './handBack.ts'
 import { MomentField } from './MomentField.tsx'
+import { dueHint } from './momentHints.ts'
 
 interface HandBackDialogProps {
   handout: HandoutWhole
@@ -90,7 +91,7 @@ export function HandBackDialog({ handout, sums, only, again = false, ready, onCl
                 label="Due"
                 aloneMeans="end"
                 value={dueAt}
-                hint="Empty: no date. What you wrote stays in sight."
+                hint={`${dueHint(dueAt, 'Empty: no date.')} What you wrote stays in sight.`}
                 onChange={setDueAt}
               />
             ) : (

@@ -7,6 +7,7 @@ import { Dialog } from '../../ui/Dialog.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
 import { sayWhen } from '../../ui/when.ts'
 import { MomentField } from './MomentField.tsx'
+import { dueHint } from './momentHints.ts'
 
 interface OneCopyProps {
   handout: HandoutWhole
@@ -46,7 +47,7 @@ export function OneCopy({ handout, copy }: OneCopyProps) {
           label="Due for this copy"
           aloneMeans="end"
           value={copy.dueAt}
-          hint={`Empty: like everybody, ${asAll}.`}
+          hint={dueHint(copy.dueAt, `Empty: like everybody, ${asAll}.`)}
           onChange={(dueAt) => void change({ dueAt })}
         />
         <div className="mt-6 flex flex-wrap items-center gap-3 border-t border-rule pt-4">

@@ -1,8 +1,8 @@
 import type { HandoutWhole, NewHandout, Way } from '@hand-back/core'
 import { Field, INPUT } from '../../ui/Field.tsx'
 import { Tick } from '../../ui/Tick.tsx'
-import { isEndOfDay, sayWhen } from '../../ui/when.ts'
 import { MomentField } from './MomentField.tsx'
+import { dueHint, opensHint } from './momentHints.ts'
 import { SpokenField } from './SpokenField.tsx'
 
 /** When it opens and is due, what is told, whether it counts. */
@@ -38,14 +38,14 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
           label="Opens"
           aloneMeans="start"
           value={opensAt}
-          hint="Empty: at once."
+          hint={opensHint(opensAt)}
           onChange={(moment) => onChange({ ...terms, opensAt: moment })}
         />
         <MomentField
           label="Due"
           aloneMeans="end"
           value={dueAt}
-          hint={dueHint(opensAt, dueAt)}
+          hint={dueHint(dueAt, 'Empty: no date.', opensAt)}
           onChange={(moment) => onChange({ ...terms, dueAt: moment })}
         />
         {terms.unit !== undefined && (
@@ -78,11 +78,4 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
       {spokenToo && <SpokenField spoken={spoken} onChange={(next) => onChange({ ...terms, spoken: next })} />}
     </div>
   )
-}
-
-function dueHint(opensAt: number | null, dueAt: number | null): string {
-  if (dueAt === null) return 'Empty: no date.'
-  if (opensAt !== null && dueAt < opensAt) return 'That is before it opens.'
-  if (dueAt < Date.now()) return 'That moment has passed; it will show as late.'
-  return isEndOfDay(new Date(dueAt)) ? `Until the end of ${sayWhen(dueAt)}.` : ''
 }
