@@ -36,14 +36,19 @@ export function GroupsEditor({ roster, groups, onChange, children }: GroupsEdito
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const placed = new Set(groups.flatMap((group) => group.students))
   const loose = roster.filter(({ id }) => !placed.has(id))
-  const put = (students: readonly string[], to: string) => {
+  const put = (students: readonly string[], to: string, among: readonly Group[] = groups) => {
     onChange(
       students.reduce<readonly Group[]>(
         (now, student) => moveToGroup(now, student, to === NOWHERE ? undefined : to),
-        groups,
+        among,
       ) as Group[],
     )
     setPicked([])
+  }
+  /** Another group, with those who are picked in it. */
+  const add = () => {
+    const id = crypto.randomUUID()
+    put(picked, id, [...groups, { id, name: `Group ${groups.length + 1}`, students: [] }])
   }
   /** Who is dragged takes all along that are picked. */
   const dropped = ({ active, over }: DragEndEvent) => {
@@ -52,7 +57,14 @@ export function GroupsEditor({ roster, groups, onChange, children }: GroupsEdito
   }
   const inOrder = (ids: readonly string[]) => roster.filter(({ id }) => ids.includes(id))
   const box = (id: string, title: ReactNode, students: readonly Student[], name: string) => (
-    <Box key={id} id={id} name={name} asks={picked.length} onPlace={() => put(picked, id)} title={title}>
+    <Box
+      key={id}
+      id={id}
+      name={name}
+      asks={picked.length - students.filter((student) => picked.includes(student.id)).length}
+      onPlace={() => put(picked, id)}
+      title={title}
+    >
       {students.map((student) => (
         <Chip
           key={student.id}
@@ -85,16 +97,8 @@ export function GroupsEditor({ roster, groups, onChange, children }: GroupsEdito
               group.name,
             ),
           )}
-          <Button
-            className="min-h-[84px] border-dashed"
-            onClick={() =>
-              onChange([
-                ...groups,
-                { id: crypto.randomUUID(), name: `Group ${groups.length + 1}`, students: [] },
-              ])
-            }
-          >
-            <Plus size={17} aria-hidden="true" /> Another group
+          <Button className="min-h-[84px] border-dashed" onClick={add}>
+            <Plus size={17} aria-hidden="true" /> Another group{withPicked(picked.length)}
           </Button>
         </div>
         {loose.length > 0 &&
@@ -110,6 +114,9 @@ export function GroupsEditor({ roster, groups, onChange, children }: GroupsEdito
     </div>
   )
 }
+
+const withPicked = (count: number): string =>
+  count === 0 ? '' : count === 1 ? ' with the one picked' : ` with these ${count}`
 
 const toggled = (all: readonly string[], one: string): string[] =>
   all.includes(one) ? all.filter((each) => each !== one) : [...all, one]
@@ -167,7 +174,7 @@ function Box({
 }: {
   id: string
   name: string
-  /** So many are picked and could be put here. */
+  /** So many of those picked are elsewhere and could be put here. */
   asks: number
   onPlace: () => void
   title: ReactNode
