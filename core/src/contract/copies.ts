@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { way } from '../handout/plan.ts'
 import { COPY_STATES } from '../handout/state.ts'
+import { rubric } from '../marks/rubric.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 import { question } from '../worksheet/sheet.ts'
 
@@ -44,6 +45,8 @@ export const copyWhole = z.object({
   pages: z.array(worksheetPage),
   /** What is asked on its pages; a device may know a copy from a time when this was not told. */
   questions: z.array(question.pick({ id: true, label: true, areas: true })).default([]),
+  /** What is looked for in the whole of it. */
+  rubric: rubric.nullable().default(null),
 })
 export type CopyWhole = z.infer<typeof copyWhole>
 

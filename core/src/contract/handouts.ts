@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { group } from '../handout/groups.ts'
 import { handoutWish, way } from '../handout/plan.ts'
+import { rubric } from '../marks/rubric.ts'
 import { plainText } from '../words/plainText.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 import { copyState, spokenDirection } from './copies.ts'
@@ -25,6 +26,8 @@ export const newHandout = z.object({
   counts: z.boolean(),
   /** The unit that it belongs to; left out, the worksheet's. */
   unit: plainText().trim().max(80, 'The name of a unit has at most 80 letters.').optional(),
+  /** What is looked for in the whole of each copy. */
+  rubric: rubric.nullable().optional(),
 })
 export type NewHandout = z.infer<typeof newHandout>
 export const handedOut = z.object({ handouts: z.array(z.uuid()) })
@@ -39,6 +42,7 @@ export const handoutChange = z.object({
   touchAll: z.boolean().optional(),
   /** Whether its teacher sees no names with its copies. */
   namesHidden: z.boolean().optional(),
+  rubric: rubric.nullable().optional(),
   withdrawn: z.boolean().optional(),
 })
 export type HandoutChange = z.infer<typeof handoutChange>
@@ -105,6 +109,7 @@ export const handoutWhole = z.object({
   touchAll: z.boolean(),
   /** Names are hidden: copies are numbered, and nothing that is told of them has a name in it. */
   namesHidden: z.boolean(),
+  rubric: rubric.nullable(),
   worksheetId: z.uuid(),
   /** The worksheet is this teacher's own: its pages can be changed. */
   ownsWorksheet: z.boolean(),

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { rubric } from '../marks/rubric.ts'
 import { answerKey } from '../worksheet/key.ts'
 import { question } from '../worksheet/sheet.ts'
 
@@ -18,6 +19,8 @@ export type CopySum = z.infer<typeof copySum>
 export const marking = z.object({
   questions: z.array(question),
   keys: z.record(z.uuid(), answerKey),
+  /** What is looked for in the whole of each copy; a device may know it from a time when there was none. */
+  rubric: rubric.nullable().default(null),
   sums: z.array(copySum),
 })
 export type MarkingWhole = z.infer<typeof marking>

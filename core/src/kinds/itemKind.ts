@@ -5,6 +5,7 @@ import type { Bounds, Point } from '../ink/points.ts'
 import type { Similarity } from '../ink/similarity.ts'
 import type { Box } from '../worksheet/box.ts'
 import type { AnswerValue } from './answerValue.ts'
+import type { ReachedLevel } from './reachedLevel.ts'
 import type { ReplyValue } from './replyValue.ts'
 
 /** What an act can change of an item (log/events.ts). */
@@ -13,7 +14,9 @@ export interface Change {
   readonly y?: number | undefined
   readonly value?: AnswerValue | undefined
   readonly given?: number | undefined
+  readonly level?: ReachedLevel | undefined
   readonly reply?: ReplyValue | undefined
+  readonly words?: string | undefined
   readonly thing?: { readonly kind: string } | undefined
 }
 

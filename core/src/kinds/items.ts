@@ -6,6 +6,7 @@ import { laidDirection } from './direction.ts'
 import { laidFormula } from './formula.ts'
 import type { ItemKind as KindOf } from './itemKind.ts'
 import { mark } from './mark.ts'
+import { overall } from './overall.ts'
 import { laidPhoto } from './photo.ts'
 import { laidPicture } from './picture.ts'
 import { fitHeight, type PrintedItem, takesValue } from './printed.ts'
@@ -34,6 +35,7 @@ export const ITEM_KINDS = {
   mark,
   sign,
   reply,
+  overall,
   ...THING_KINDS,
 }
 

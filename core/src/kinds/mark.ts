@@ -4,22 +4,25 @@ import { sayMarks } from '../marks/sayMarks.ts'
 import { plainText } from '../words/plainText.ts'
 import type { ItemKind } from './itemKind.ts'
 import { madeId, place } from './lying.ts'
+import { reachedLevel } from './reachedLevel.ts'
 
 /** Marks are counted in hundredths, so that halves and tenths add up exactly. */
 export const hundredths = z.number().int().min(0).max(100_000)
 
 /**
  * The marks given for a question in one round: `given` of `full`, in hundredths of a mark, at x, y on the page,
- * level with the question. It says for itself what the question was called and worth, whatever becomes of that.
+ * level with the question. It says for itself what the question was called and worth, whatever becomes of that. For a
+ * criterion of a rubric it has the level that was reached, and stands at no place of the page.
  */
 const schema = z
   .strictObject({
     id: madeId,
     kind: z.literal('mark'),
     question: madeId,
-    label: plainText().max(40),
+    label: plainText().max(60),
     given: hundredths,
     full: hundredths,
+    level: reachedLevel.optional(),
     x: place,
     y: place,
   })
@@ -31,9 +34,13 @@ export const mark: ItemKind<Mark> = {
   isShared: true,
   onlyOn: 'feedback',
   level: 'thing',
-  drawn: markSign,
-  changed: (item, { given = item.given }) => ({ ...item, given: Math.min(given, item.full) }),
-  asChange: ({ given }) => ({ given }),
+  drawn: (item) => (item.level ? [] : markSign(item)),
+  changed: (item, { given = item.given, level = item.level }) => ({
+    ...item,
+    given: Math.min(given, item.full),
+    ...(item.level && level ? { level } : {}),
+  }),
+  asChange: ({ given, level }) => ({ given, ...(level ? { level } : {}) }),
 }
 
 const MADDER = '#a83a2e'

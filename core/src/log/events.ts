@@ -4,6 +4,8 @@ import { colour, madeId } from '../ink/stroke.ts'
 import { answerValue } from '../kinds/answerValue.ts'
 import { item, thing } from '../kinds/items.ts'
 import { hundredths } from '../kinds/mark.ts'
+import { overallWords } from '../kinds/overall.ts'
+import { reachedLevel } from '../kinds/reachedLevel.ts'
 import { replyValue } from '../kinds/replyValue.ts'
 import { ruling } from '../worksheet/ruling.ts'
 
@@ -32,7 +34,9 @@ export const itemChange = z.strictObject({
   y: z.number().min(-10_000).max(100_000).optional(),
   value: answerValue.optional(),
   given: hundredths.optional(),
+  level: reachedLevel.optional(),
   reply: replyValue.optional(),
+  words: overallWords.optional(),
   /** A thing as it is from now on: other words, another width, another colour. */
   thing: thing.optional(),
 })

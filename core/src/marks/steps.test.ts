@@ -95,7 +95,7 @@ describe('the steps through feedback', () => {
           if (sign.kind !== 'sign') continue
           const around = steps.filter(
             ({ box }) =>
-              sign.x >= box.x && sign.y >= box.y && sign.x + sign.width <= box.x + box.width + 0.01,
+              box && sign.x >= box.x && sign.y >= box.y && sign.x + sign.width <= box.x + box.width + 0.01,
           )
           expect(around.length).toBeGreaterThan(0)
         }

@@ -1,9 +1,11 @@
 import { answerId } from '../answers/answers.ts'
 import { boundsOfItem } from '../holding/pick.ts'
 import type { Bounds } from '../ink/points.ts'
+import type { Item } from '../kinds/items.ts'
 import type { Mark } from '../kinds/mark.ts'
+import type { Overall } from '../kinds/overall.ts'
 import type { Reply } from '../kinds/reply.ts'
-import { inSight, type Page, type Placed, placedOn } from '../log/apply.ts'
+import { inSight, type Page, placedOn } from '../log/apply.ts'
 import { type Box, boxOfBounds } from '../worksheet/box.ts'
 import type { Question } from '../worksheet/sheet.ts'
 import { questionOf } from './belongsTo.ts'
@@ -17,8 +19,8 @@ export interface FeedbackStep {
   /** Of its first item: what a reply names. */
   readonly id: string
   readonly page: string
-  /** Where it lies on the page, in points. */
-  readonly box: Box
+  /** Where it lies on the page, in points; nothing: it is about the whole work. */
+  readonly box: Box | undefined
   readonly question: string | undefined
   /** The marks of the question, at its first piece. */
   readonly mark: Mark | undefined
@@ -30,7 +32,8 @@ type Asked = Pick<Question, 'id' | 'label' | 'areas'>
 
 /**
  * The feedback of one round in the order in which a student steps through it: page by page, down the page by its
- * questions, and what is about none at its height. `pages`: those of the copy, in order.
+ * questions, and what is about none at its height; at the end what is about the whole work. `pages`: those of the copy,
+ * in order.
  */
 export function feedbackSteps(
   pages: readonly { readonly id: string }[],
@@ -38,19 +41,43 @@ export function feedbackSteps(
   questions: readonly Asked[],
   round: number,
 ): FeedbackStep[] {
-  return pages.flatMap(({ id }) => stepsOn(id, inSight(pageOf(id)), questions, round))
+  const placed = pages.map(({ id }) => ({ id, own: feedbackOn(pageOf(id), round) }))
+  return [
+    ...placed.flatMap(({ id, own }) => stepsOn(id, own, questions)),
+    ...placed.flatMap(({ id, own }) => own.filter(isReached).map((mark) => aboutAll(id, mark, mark))),
+    ...placed.flatMap(({ id, own }) => own.filter(isOverall).map((item) => aboutAll(id, item))),
+  ]
 }
 
-function stepsOn(page: string, placed: readonly Placed[], questions: readonly Asked[], round: number) {
-  const own = placed.filter((each) => each.layer === 'feedback' && each.round === round)
-  const items = own.map(({ item }) => item)
-  const marks = items.filter((item) => item.kind === 'mark')
-  const pieces = lyingTogether(items.filter((item) => item.kind !== 'mark')).map((piece) => ({
+const feedbackOn = (page: Page, round: number): Item[] =>
+  inSight(page).flatMap((each) => (each.layer === 'feedback' && each.round === round ? [each.item] : []))
+
+/** What a criterion of the rubric was given. */
+const isReached = (item: Item): item is Mark => item.kind === 'mark' && item.level !== undefined
+const isOverall = (item: Item): item is Overall => item.kind === 'overall' && item.words !== ''
+
+/** A step to what is about the whole work: a criterion, or words. */
+const aboutAll = (page: string, item: Mark | Overall, mark?: Mark): FeedbackStep => ({
+  id: item.id,
+  page,
+  box: undefined,
+  question: mark?.question,
+  mark,
+  words:
+    item.kind === 'overall' ? item.words : [item.level!.name, item.level!.words].filter(Boolean).join(': '),
+})
+
+type LyingStep = FeedbackStep & { readonly box: Box }
+
+function stepsOn(page: string, items: readonly Item[], questions: readonly Asked[]): FeedbackStep[] {
+  const marks = items.filter((item) => item.kind === 'mark').filter(({ level }) => !level)
+  const lying = items.filter(({ kind }) => kind !== 'mark' && kind !== 'overall')
+  const pieces = lyingTogether(lying).map((piece) => ({
     ...piece,
     question: questionOf(questions, page, piece.bounds)?.id,
   }))
   const steps = pieces.map(
-    ({ items: [first], bounds, question, words }): FeedbackStep => ({
+    ({ items: [first], bounds, question, words }): LyingStep => ({
       id: first!.id,
       page,
       box: boxOfBounds(bounds),
@@ -62,7 +89,7 @@ function stepsOn(page: string, placed: readonly Placed[], questions: readonly As
   const alone = marks
     .filter(({ question }) => !pieces.some((piece) => piece.question === question))
     .map(
-      (mark): FeedbackStep => ({
+      (mark): LyingStep => ({
         id: mark.id,
         page,
         box: boxOfBounds(areaOf(mark, page, questions)),
@@ -71,7 +98,7 @@ function stepsOn(page: string, placed: readonly Placed[], questions: readonly As
         words: '',
       }),
     )
-  const topOf = (step: FeedbackStep) =>
+  const topOf = (step: LyingStep) =>
     questions
       .find(({ id }) => id === step.question)
       ?.areas.reduce((top, area) => (area.page === page ? Math.min(top, area.y) : top), step.box.y) ??
@@ -118,9 +145,13 @@ export function saidToFeedback(
       const about = placedOn(page, 'feedback', reply.to)
       if (!about || about.taken) return []
       const { item } = about
-      const question =
-        item.kind === 'mark' ? item.question : questionOf(questions, id, boundsOfItem(item))?.id
-      return [{ reply, question }]
+      return [{ reply, question: questionAbout(item, id, questions) }]
     })
   })
+}
+
+function questionAbout(item: Item, page: string, questions: readonly Asked[]): string | undefined {
+  if (item.kind === 'mark') return item.question
+  if (item.kind === 'overall') return undefined
+  return questionOf(questions, page, boundsOfItem(item))?.id
 }

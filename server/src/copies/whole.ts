@@ -7,6 +7,7 @@ import {
   printedFor,
   questionsOn,
   type Role,
+  type Rubric,
   type WorksheetPage,
 } from '@hand-back/core'
 import { asc, eq, sql } from 'drizzle-orm'
@@ -50,6 +51,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     round: copy.round,
     pages,
     questions: await questionsOf(db, copy, pages),
+    rubric: handout!.rubric,
     changes: await changesOf(
       db,
       copy.handoutId,
@@ -95,6 +97,12 @@ export async function ownPagesIn(db: Queries, copy: CopyRecord): Promise<Workshe
       ? [{ ...page, printed: printedFor(page.printed, copy.setId) }]
       : [],
   )
+}
+
+/** What is looked for in the whole of each copy of a hand-out. */
+export async function rubricOf(db: Queries, handoutId: string): Promise<Rubric | null> {
+  const [row] = await db.select({ rubric: handouts.rubric }).from(handouts).where(eq(handouts.id, handoutId))
+  return row?.rubric ?? null
 }
 
 /** What is asked on the pages of a copy: what it is called and where, and nothing of what is right. */

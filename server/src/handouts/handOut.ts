@@ -58,7 +58,7 @@ export async function handOut(
 async function insertHandout(
   tx: Queries,
   teacherId: string,
-  { request, opensAt, dueAt, directions, spoken, counts, unit }: NewHandout,
+  { request, opensAt, dueAt, directions, spoken, counts, unit, rubric }: NewHandout,
   wish: HandoutWish,
   of: { classId: string; versionId: string; worksheet: { title: string; unit: string } },
 ): Promise<string> {
@@ -78,6 +78,7 @@ async function insertHandout(
       spoken: spoken?.id ?? null,
       spokenSeconds: spoken?.seconds ?? null,
       counts: counts && wish.way !== 'read',
+      rubric: rubric ?? null,
       opensAt: asDate(opensAt),
       dueAt: asDate(dueAt),
     })

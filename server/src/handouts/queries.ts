@@ -95,6 +95,7 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
     spoken: handout.spoken ? { id: handout.spoken, seconds: handout.spokenSeconds ?? 0 } : null,
     counts: handout.counts,
     touchAll: handout.touchAll,
+    rubric: handout.rubric,
     namesHidden: handout.namesHidden,
     opensAt: millis(handout.opensAt),
     dueAt: millis(handout.dueAt),

@@ -1,10 +1,12 @@
 import {
   type CopySum,
+  criteriaOf,
   type MarkingWhole,
   marksIn,
   pagesFor,
   type Question,
   questionsOn,
+  type Rubric,
   sumOf,
 } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
@@ -15,10 +17,10 @@ import { ownHandout } from '../handouts/index.ts'
 /** What a teacher needs to mark a hand-out. Throws `Refused` (404) for one that is not theirs. */
 export async function markingOf(db: Queries, teacherId: string, handoutId: string): Promise<MarkingWhole> {
   await ownHandout(db, teacherId, handoutId)
-  const { rows } = await db.execute<Pick<MarkingWhole, 'questions' | 'keys'>>(sql`
-    SELECT v.questions, v.keys FROM handout h JOIN worksheet_version v ON v.id = h.version_id WHERE h.id = ${handoutId}`)
-  const { questions, keys } = rows[0]!
-  return { questions, keys, sums: await sumsOf(db, handoutId) }
+  const { rows } = await db.execute<Omit<MarkingWhole, 'sums'>>(sql`
+    SELECT v.questions, v.keys, h.rubric FROM handout h JOIN worksheet_version v ON v.id = h.version_id WHERE h.id = ${handoutId}`)
+  const { questions, keys, rubric } = rows[0]!
+  return { questions, keys, rubric, sums: await sumsOf(db, handoutId) }
 }
 
 interface Row extends Record<string, unknown> {
@@ -27,13 +29,14 @@ interface Row extends Record<string, unknown> {
   readonly dealt: string[] | null
   readonly round: number
   readonly questions: Question[]
+  readonly rubric: Rubric | null
   readonly pages: { id: string; sets: string[] | null }[]
 }
 
 /** What the marks of the copies of a hand-out come to, of the log as it stands; with `copy`, only of that one. */
 export async function sumsOf(db: Queries, handoutId: string, copy?: string): Promise<CopySum[]> {
   const { rows } = await db.execute<Row>(sql`
-    SELECT c.id, c.set_id AS "setId", c.dealt, c.round, v.questions,
+    SELECT c.id, c.set_id AS "setId", c.dealt, c.round, v.questions, h.rubric,
       (SELECT json_agg(json_build_object('id', p.id, 'sets', p.sets) ORDER BY p.position)
          FROM worksheet_page p WHERE p.version_id = h.version_id) AS pages
     FROM copy c JOIN handout h ON h.id = c.handout_id JOIN worksheet_version v ON v.id = h.version_id
@@ -42,10 +45,10 @@ export async function sumsOf(db: Queries, handoutId: string, copy?: string): Pro
     db,
     rows.map(({ id }) => id),
   )
-  return rows.map(({ id, setId, dealt, round, questions, pages }) => {
+  return rows.map(({ id, setId, dealt, round, questions, rubric, pages }) => {
     const stubs = pages.map((page) => ({ id: page.id, sets: page.sets ?? undefined }))
     const own = pagesFor(stubs, setId, dealt).map((page) => ({ id: page }))
-    const asked = questionsOn(own, questions)
+    const asked = [...questionsOn(own, questions), ...criteriaOf(rubric)]
     const marked = pagesAfter(events.get(id) ?? [])
     const now = marksIn(marked, (placed) => placed.round === round)
     return { copy: id, ...sumOf(asked, marksIn(marked)), leftNow: sumOf(asked, now).left }

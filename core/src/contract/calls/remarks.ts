@@ -1,8 +1,9 @@
 import { z } from 'zod'
-import { changing, doing, nothing, reading } from '../call.ts'
+import { rubric, rubricKept } from '../../marks/rubric.ts'
+import { changing, doing, dropping, nothing, putting, reading } from '../call.ts'
 import { MOST_REMARKS_SENT, remark, remarkChange, remarkKept } from '../remarks.ts'
 
-// A teacher's own remarks.
+// A teacher's own remarks and rubrics.
 
 export const remarks = reading('teacher', '/remarks', z.array(remark))
 /** Those that are there already stay as they are. */
@@ -20,3 +21,7 @@ export const remarkUsed = doing(
   z.object({ question: z.uuid().nullable() }),
   nothing,
 )
+export const rubrics = reading('teacher', '/rubrics', z.array(rubricKept))
+/** Keeps a rubric, or keeps it otherwise; hand-outs that have it stay as they are. */
+export const keepRubric = putting('teacher', '/rubrics/:rubric', rubric, nothing)
+export const dropRubric = dropping('teacher', '/rubrics/:rubric', nothing, nothing)

@@ -1,4 +1,4 @@
-import type { CopyState, Deal, GoWish, Way } from '@hand-back/core'
+import type { CopyState, Deal, GoWish, Rubric, Way } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import {
   bigint,
@@ -54,6 +54,8 @@ export const handouts = pgTable(
     spoken: uuid().references(() => spokenDirections.id),
     spokenSeconds: doublePrecision('spoken_seconds'),
     counts: boolean().notNull().default(true),
+    /** What is looked for in the whole of each copy. */
+    rubric: jsonb().$type<Rubric>(),
     /** In shared copies everybody may rub out and move what others made. */
     touchAll: boolean('touch_all').notNull().default(false),
     opensAt: moment('opens_at'),

@@ -18,13 +18,14 @@ export function useStepping(
     (next: FeedbackStep | undefined, turns: boolean) => {
       setStep(next)
       setBringing(turns)
-      if (next && turns) turnToPage(next.page)
+      // What is about the whole work has no place: one stays where one is.
+      if (next?.box && turns) turnToPage(next.page)
     },
     [turnToPage],
   )
   useEffect(() => {
     if (!bringing || !step || !surface || step.page !== page) return
-    surface.bring(step.box)
+    if (step.box) surface.bring(step.box)
     setBringing(false)
   }, [bringing, step, surface, page])
   return { step, onStep }

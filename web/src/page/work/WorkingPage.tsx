@@ -173,7 +173,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
         label={`Page ${index + 1} of ${copy.title}`}
         laid={(view) => (
           <>
-            {step?.page === page.id && <StepFrame box={step.box} view={view} />}
+            {step?.box && step.page === page.id && <StepFrame box={step.box} view={view} />}
             <AnswerPlaces page={page} items={answered} view={view} acts={acts} open={writes} />
             {writes && (
               <Cards

@@ -53,6 +53,8 @@ export interface WorkOn {
 }
 
 const NONE: ReadonlySet<string> = new Set()
+/** What lies at no place of a page, and is given and taken elsewhere. */
+const ABOUT_ALL: ReadonlySet<Item['kind']> = new Set(['mark', 'overall', 'reply'])
 
 /** Everything hands do to a page, a student's or a teacher's: write, rub out, pick up, put things down, paste, undo. */
 export function useWork(on: WorkOn) {
@@ -183,10 +185,10 @@ export function useWork(on: WorkOn) {
       if (only.kind === 'text' || only.kind === 'direction') things.open(only)
       if (only.kind === 'formula') formulas.open(only)
     },
-    /** Takes away everything of one's own on this page; marks stay, they are taken in their margin. */
+    /** Takes away everything of one's own on this page; marks and words about the whole stay: they lie at no place of it. */
     clear() {
       const own = seen.placed.filter(
-        (placed) => mine?.(placed) && placed.author === person.id && placed.item.kind !== 'mark',
+        (placed) => mine?.(placed) && placed.author === person.id && !ABOUT_ALL.has(placed.item.kind),
       )
       store.take(
         page.id,

@@ -279,7 +279,7 @@ export function MarkedCopy({
                   />
                 )}
                 {changes && <ChangeFrames changes={changes} view={view} />}
-                {seeing === 'theirs' && stepping.step?.page === page.id && (
+                {seeing === 'theirs' && stepping.step?.box && stepping.step.page === page.id && (
                   <StepFrame box={stepping.step.box} view={view} />
                 )}
                 <VoiceNotes

@@ -1,6 +1,7 @@
 import {
   boundsAround,
   boundsOfItem,
+  canBePicked,
   type Item,
   inSight,
   laidRemark,
@@ -60,7 +61,7 @@ function whereOn(
   const area = question.areas.find((each) => each.page === on.id)!
   const there = inSight(pageOf(store.view.getState().log, on.id))
   const feedback = there.flatMap(({ item, layer }) =>
-    layer === 'feedback' && item.kind !== 'mark' ? [item] : [],
+    layer === 'feedback' && canBePicked(item) ? [item] : [],
   )
   const written = there.flatMap(({ item, layer }) =>
     layer === 'work' &&

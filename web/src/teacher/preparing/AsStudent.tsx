@@ -78,6 +78,7 @@ function trialCopy({ title, sheet }: WorksheetWhole, person: Person, set: string
     directions: '',
     dueAt: null,
     spoken: null,
+    rubric: null,
     way: 'own',
     name: person.name,
     students: [person],
