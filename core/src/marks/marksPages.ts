@@ -38,6 +38,7 @@ export function marksPages({ rubric, marks, words }: AboutAll, measure: Measure)
   const sheets = new Sheets(across ? { width: LONG, height: SHORT } : { width: SHORT, height: LONG }, measure)
   if (rubric) layTable(sheets, rubric, marks)
   if (words !== '') {
+    sheets.space()
     sheets.row([{ text: 'About the whole work', ...sheets.all(), size: 13, bold: true }], false)
     for (const text of words.split(/\r?\n/))
       sheets.row([{ text, ...sheets.all(), size: 11, colour: MADDER }], false)
@@ -140,6 +141,11 @@ class Sheets {
         })
     }
     this.#y += height
+  }
+
+  /** A little room before what comes next. */
+  space(): void {
+    this.#y += 2 * LETTERS
   }
 
   #heightOf(text: string, width: number, { size = LETTERS, bold = false }: Partial<Cell>): number {

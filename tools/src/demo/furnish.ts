@@ -8,6 +8,7 @@ import {
   type PageEvent,
   type Person,
   type Question,
+  type Rubric,
   type WorksheetPage,
 } from '@hand-back/core'
 import {
@@ -49,6 +50,7 @@ import { seededId, studentsHand, teachersHand } from './hands.ts'
 import { CLASS_NAME, STUDENTS, TEACHER } from './people.ts'
 import { prepared } from './prepared.ts'
 import { demoRemarks } from './remarks.ts'
+import { aboutAll, demoRubric } from './rubric.ts'
 
 const MADE = join(PROJECT, 'tools/src/demo/worksheets/made')
 const RECORDINGS = join(PROJECT, 'tools/src/demo/recordings')
@@ -70,12 +72,16 @@ export async function furnish(databaseUrl: string): Promise<void> {
   }
 }
 
+/** The worksheet on which students say how they do it: it is looked at as a whole. */
+const TOLD = 'Tie it, tell it'
+
 class School {
   readonly #context: Context
   readonly #keeper: Keeper
   readonly #random = seeded(20_261)
   readonly #now = Date.now()
   #clock = this.#now
+  #rubric!: Rubric
   #teacher!: Person
   #classId = ''
   #students: Person[] = []
@@ -94,6 +100,8 @@ class School {
     const made = await addStudentsTo(db, this.#teacher.id, this.#classId, STUDENTS)
     this.#students = made.map(({ id, name }) => ({ id, name, role: 'student' }))
     const teacherId = this.#teacher.id
+    this.#rubric = demoRubric(() => this.#makeId())
+    await db.insert(tables.rubrics).values({ id: this.#makeId(), teacherId, rubric: this.#rubric })
     const remarks = demoRemarks(UNIT, () => this.#makeId())
     await db.insert(tables.remarks).values(remarks.map((remark) => ({ ...remark, teacherId })))
     await this.#worksheet('A harbour letter')
@@ -186,7 +194,7 @@ class School {
 
   /** All handed back; three with a voice note. */
   async #knot(): Promise<void> {
-    const { pages, copies } = await this.#give('Tie it, tell it', -170, null, '')
+    const { pages, copies } = await this.#give(TOLD, -170, null, '')
     for (const [index, copy] of copies.entries()) {
       this.#clock = this.#now - (165 - index) * HOUR
       await this.#step(copy, 'open')
@@ -195,6 +203,9 @@ class School {
       await this.#step(copy, 'handIn')
       this.#clock = this.#now - 120 * HOUR
       await this.#ink(copy, pages, 'feedback', knotFeedback(this.#teachersHand()))
+      const about = { page: pages[0]!.id, layer: 'feedback', madeAt: this.#clock, act: 'add' } as const
+      const items = aboutAll(this.#rubric, copy.id, index)
+      await this.#keeper.keep(this.#teacher, copy.id, [{ id: this.#makeId(), ...about, items }])
       await this.#step(copy, 'handBack')
     }
   }
@@ -236,6 +247,7 @@ class School {
       directions,
       spoken: null,
       counts: true,
+      rubric: name === TOLD ? this.#rubric : null,
     })
     const id = handouts[0]!
     await makeAhead(this.#context, this.#teacher.id, handouts)

@@ -1,6 +1,13 @@
-import { CALLS, type CopyWhole, filesOfPages, type Person } from '@hand-back/core'
+import {
+  CALLS,
+  type CopyLog,
+  type CopyState,
+  type CopyWhole,
+  filesOfPages,
+  type Person,
+} from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { useCallback, useEffect } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import { useParams } from 'react-router'
 import { useStore } from 'zustand'
 import { ask, Problem } from '../api/ask.ts'
@@ -13,10 +20,11 @@ import { KeptSign } from '../page/device/KeptSign.tsx'
 import type { Outbox } from '../page/device/outbox.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { PAPER_WORKER } from '../page/paper/papers.ts'
+import { RubricTable } from '../page/work/parts.ts'
 import { WorkingPage } from '../page/work/WorkingPage.tsx'
 import { warmSignOut } from '../people/SignOutButton.tsx'
 import { apiUrl } from '../seat.ts'
-import { LinkButton } from '../ui/Button.tsx'
+import { Button, LinkButton } from '../ui/Button.tsx'
 import { useWarm } from '../ui/fetchedPart.tsx'
 import { Fetched, Loading, Trouble } from '../ui/Notice.tsx'
 import { CopySteps } from './CopySteps.tsx'
@@ -62,6 +70,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
               </span>
               {copy.way !== 'own' && <SharedWith copy={copy} person={person} page={pages[index]!.id} />}
               <span className="flex-1" />
+              <LookedFor copy={copy} state={state} round={round} log={log} />
               <KeptSign outbox={outbox} copy={copy.id} />
               <CopySteps
                 copy={copy}
@@ -102,6 +111,20 @@ function NotHereNow({ why, outbox, copy }: { why: string; outbox: Outbox; copy: 
           <KeptSign outbox={outbox} copy={copy} />
         </div>
       )}
+    </>
+  )
+}
+
+/** The rubric, where there is one. */
+function LookedFor({ copy, ...now }: { copy: CopyWhole; state: CopyState; round: number; log: CopyLog }) {
+  const [open, setOpen] = useState(false)
+  if (!copy.rubric) return null
+  return (
+    <>
+      <Button large onClick={() => setOpen(true)}>
+        Rubric
+      </Button>
+      {open && <RubricTable rubric={copy.rubric} {...now} onClose={() => setOpen(false)} />}
     </>
   )
 }

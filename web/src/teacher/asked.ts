@@ -13,6 +13,7 @@ export const asked = {
   marking: (id: string) => got(CALLS.marking, { handout: id }),
   work: (id: string) => got(CALLS.handoutWork, { handout: id }),
   looks: (id: string) => got(CALLS.handoutLooks, { handout: id }),
+  rubrics: () => got(CALLS.rubrics, {}),
   remarks: () => got(CALLS.remarks, {}),
   joining: (classId: string) => got(CALLS.joining, { class: classId }),
   groupings: (classId: string) => got(CALLS.groupings, { class: classId }),

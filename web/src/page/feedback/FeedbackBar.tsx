@@ -136,15 +136,15 @@ function StepWords({ step, questions }: { step: FeedbackStep; questions: CopyWho
   const label = mark?.label ?? questions.find(({ id }) => id === question)?.label
   return (
     <>
-      {label && <b>Question {label}</b>}
-      {mark && (
+      {label && <b>{mark?.level ? label : `Question ${label}`}</b>}
+      {mark && mark.full > 0 && (
         <b className="font-serif text-madder">
           {label && ' · '}
           {sayMarks(mark.given)} of {sayMarks(mark.full)}
         </b>
       )}
       {words && (
-        <span className="text-madder">
+        <span className="whitespace-pre-line text-madder">
           {label ? ' · ' : ''}
           {words}
         </span>

@@ -9,6 +9,7 @@ export const PickedBox = fetchedPart('PickedBox', () => import('../picking/Picke
 export const PagesDialog = fetchedPart('PagesDialog', () => import('../pages/PagesDialog.tsx'))
 export const PrintDialog = fetchedPart('PrintDialog', () => import('../print/PrintDialog.tsx'))
 export const FeedbackBar = fetchedPart('FeedbackBar', () => import('../feedback/FeedbackBar.tsx'))
+export const RubricTable = fetchedPart('RubricTable', () => import('../feedback/RubricTable.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 
 /** How long the page has the network for itself, in milliseconds: what hands need for moving things comes first. */
@@ -27,6 +28,7 @@ export function warmParts(): () => void {
     KeysDialog.warm()
     LookBack.warm()
     FeedbackBar.warm()
+    RubricTable.warm()
     CameraDialog.warm()
   }, AFTER_OPENING)
   return () => {

@@ -10,6 +10,8 @@ import { sayDone, sayProblem } from '../../ui/notices.ts'
 import { Tick } from '../../ui/Tick.tsx'
 import { useAct } from '../../ui/useAct.ts'
 import { asked } from '../asked.ts'
+import { changeRubric } from '../rubric/changeRubric.ts'
+import { RubricField } from '../rubric/RubricField.tsx'
 import { saidChanges } from './saidChanges.ts'
 import { type Terms, TermsFields } from './TermsFields.tsx'
 import { WithoutCopy } from './WithoutCopy.tsx'
@@ -28,7 +30,7 @@ async function change(id: string, to: HandoutChange): Promise<void> {
 
 /** What can be done with a hand-out that is in use. */
 export function InUse({ handout }: { handout: HandoutWhole }) {
-  const { id, withdrawn, worksheetId, ownsWorksheet } = handout
+  const { id, withdrawn, worksheetId, ownsWorksheet, rubric } = handout
   const [dating, setDating] = useState(false)
   const withdraw = async (to: boolean) => {
     try {
@@ -41,6 +43,7 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
   return (
     <div className="mb-5 flex flex-wrap gap-2">
       <Button onClick={() => setDating(true)}>Dates and directions</Button>
+      <RubricField rubric={rubric} onChange={(to) => changeRubric(id, to)} />
       {ownsWorksheet && (
         <>
           <LinkButton to={`/worksheet/${worksheetId}?in=${id}`}>Change its pages</LinkButton>

@@ -1,12 +1,16 @@
 import type { HandoutWhole, NewHandout, Way } from '@hand-back/core'
 import { Field, INPUT } from '../../ui/Field.tsx'
 import { Tick } from '../../ui/Tick.tsx'
+import { RubricField } from '../rubric/RubricField.tsx'
 import { MomentField } from './MomentField.tsx'
 import { dueHint, opensHint } from './momentHints.ts'
 import { SpokenField } from './SpokenField.tsx'
 
 /** When it opens and is due, what is told, whether it counts. */
-export type Terms = Pick<NewHandout, 'opensAt' | 'dueAt' | 'directions' | 'spoken' | 'counts' | 'unit'>
+export type Terms = Pick<
+  NewHandout,
+  'opensAt' | 'dueAt' | 'directions' | 'spoken' | 'counts' | 'unit' | 'rubric'
+>
 
 /** Where one begins: nothing said; handed out again, what was said the last time. */
 export function termsOf(before: HandoutWhole | undefined, unit: string): Terms {
@@ -17,6 +21,7 @@ export function termsOf(before: HandoutWhole | undefined, unit: string): Terms {
     spoken: before?.spoken ?? null,
     counts: before?.counts ?? true,
     unit: before?.unit ?? unit,
+    rubric: before?.rubric ?? null,
   }
 }
 
@@ -63,6 +68,9 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
         <Tick ticked={terms.counts} onTick={(counts) => onChange({ ...terms, counts })}>
           Counts for marks
         </Tick>
+      )}
+      {terms.rubric !== undefined && way !== 'read' && (
+        <RubricField rubric={terms.rubric} onChange={(rubric) => void onChange({ ...terms, rubric })} />
       )}
       <label className="flex flex-col gap-1 font-semibold">
         Directions

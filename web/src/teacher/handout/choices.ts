@@ -42,6 +42,7 @@ export const choices = z.object({
     spoken: true,
     counts: true,
     unit: true,
+    rubric: true,
   }),
 })
 export type Choices = z.infer<typeof choices>

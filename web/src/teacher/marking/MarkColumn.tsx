@@ -27,6 +27,8 @@ interface MarkColumnProps {
   onDrawAreas: (draws: boolean) => void
   /** A question whose field has the focus. */
   onHand: (of: MarkedQuestion) => void
+  /** What is said about the whole of the copy. */
+  aboutAll: ReactNode
   children: ReactNode
 }
 
@@ -38,7 +40,7 @@ const REPLIES = 76
 /** The margin beside the page: the marks of its questions, level with them, and what they come to. */
 export function MarkColumn(props: MarkColumnProps) {
   const { marks, page, view, first, readOnly, column, onNextAfter, onSign, children } = props
-  const { onRemarks, onHand, drawsAreas, onDrawAreas, step } = props
+  const { onRemarks, onHand, drawsAreas, onDrawAreas, step, aboutAll } = props
   const here = marks.questions.filter((each) => each.page === page)
   const { given, full, left } = marks.sum
   const part = perCent(marks.sum)
@@ -75,8 +77,9 @@ export function MarkColumn(props: MarkColumnProps) {
           <p className="p-4 text-ink-soft">No questions with marks yet.</p>
         )}
       </div>
+      {aboutAll}
       <div className="flex flex-col gap-2 border-t border-rule p-3.5">
-        {marks.questions.length > 0 && (
+        {marks.sum.full > 0 && (
           <p>
             <b data-testid="sum" className="font-serif text-xl text-madder">
               {sayMarks(given)} of {sayMarks(full)}

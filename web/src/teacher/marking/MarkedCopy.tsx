@@ -27,6 +27,7 @@ import { useSeen } from '../../page/work/useWriting.ts'
 import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
 import { Worktop } from '../../page/work/Worktop.tsx'
 import { useRemarks } from '../remarks/useRemarks.ts'
+import { AboutAll } from './AboutAll.tsx'
 import { ChangeFrames } from './ChangeFrames.tsx'
 import { DrawAreas } from './DrawAreas.tsx'
 import { addQuestion } from './drawnQuestions.ts'
@@ -41,6 +42,7 @@ import { TheirView } from './TheirView.tsx'
 import { useChanges } from './useChanges.ts'
 import { useGoingOn } from './useGoingOn.ts'
 import { type MarkedQuestion, useMarks } from './useMarks.ts'
+import { useOverall } from './useOverall.ts'
 import { type RemarkPlace, useRemarkPlaces } from './useRemarkPlaces.ts'
 import { useSigns } from './useSigns.ts'
 import { useWhoseInk } from './useWhoseInk.tsx'
@@ -121,8 +123,11 @@ export function MarkedCopy({
   )
   const [view, setView] = useState<View>({ scale: 1, x: 0, y: 0 })
   const marks = useMarks(copy.id, store, pages, log, round, marking)
+  const overall = useOverall(copy.id, store, pages, log, round)
   const column = useRef<HTMLElement>(null)
-  const { goOn, toFirst } = useGoingOn(copy.id, settled, marks, index, onTurn, onNext, column)
+  const [openAll, setOpenAll] = useState<boolean>()
+  const aboutAll = { open: openAll ?? marks.questions.length === 0, setOpen: setOpenAll }
+  const { goOn, toFirst } = useGoingOn(copy.id, settled, marks, index, onTurn, onNext, column, aboutAll)
   const surface = useRef<Surface>(undefined)
   const signs = useSigns(store, pages, page, marks, tools, surface, writes)
   const remarks = useRemarks()
@@ -320,6 +325,18 @@ export function MarkedCopy({
           onNextAfter={goOn}
           onSign={signs.putAt}
           onRemarks={(of) => setAsking({ of })}
+          aboutAll={
+            <AboutAll
+              handout={copy.handout}
+              rubric={marking?.rubric ?? null}
+              marks={marks}
+              overall={overall}
+              first={first}
+              readOnly={!writes}
+              {...aboutAll}
+              onNextAfter={goOn}
+            />
+          }
           drawsAreas={drawsAreas}
           onDrawAreas={setDrawsAreas}
           onHand={(of) => {

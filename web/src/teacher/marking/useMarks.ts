@@ -1,9 +1,12 @@
 import {
   type CopyLog,
+  type Criterion,
+  criteriaOf,
   type FirstLook,
   firstLook,
   fullOf,
   inSight,
+  levelMark,
   type Mark,
   type MarkingWhole,
   markFor,
@@ -38,8 +41,17 @@ export interface MarkedQuestion {
   readonly y: number
 }
 
+/** A criterion of the rubric, and the level that the copy reached in this round, or in an earlier one. */
+export interface MarkedCriterion {
+  readonly criterion: Criterion
+  readonly mark: Mark | undefined
+  readonly before: Mark | undefined
+  readonly replies: readonly ReplyValue[]
+}
+
 export interface Marks {
   readonly questions: readonly MarkedQuestion[]
+  readonly criteria: readonly MarkedCriterion[]
   readonly sum: Sum
   /** What was said to feedback about no question. */
   readonly replies: readonly ReplyValue[]
@@ -48,6 +60,8 @@ export interface Marks {
   /** So much more, or less, than it was given in this round: as the copy has it now, never below nothing or above full. */
   giveMore(question: Question, by: number): void
   take(question: Question): void
+  /** Says which level of the rubric was reached, from 0; nothing: none yet. */
+  reach(criterion: Criterion, at: number | undefined): void
   /** Takes what the key says wherever nothing is given yet, as one act. */
   takeLooks(): void
 }
@@ -62,7 +76,7 @@ export function useMarks(
   marking: MarkingWhole | undefined,
 ): Marks {
   return useMemo(() => {
-    const { questions = [], keys = {} } = marking ?? {}
+    const { questions = [], keys = {}, rubric = null } = marking ?? {}
     const given = marksIn(pages.map(({ id }) => pageOf(log, id)))
     const workOn = (page: string) =>
       inSight(pageOf(log, page)).flatMap(({ item, layer }) => (layer === 'work' ? [item] : []))
@@ -85,6 +99,16 @@ export function useMarks(
         y: question.areas.find((area) => area.page === pages[page]!.id)!.y,
       }
     })
+    const criteria = (rubric?.criteria ?? []).map((criterion): MarkedCriterion => {
+      const mark = given.get(criterion.id)
+      const isNow = mark?.id === markId(copy, criterion.id, round)
+      return {
+        criterion,
+        mark: isNow ? mark : undefined,
+        before: isNow ? undefined : mark,
+        replies: saidAbout(criterion.id),
+      }
+    })
     const give = (question: Question, hundredths: number) => {
       const made = markFor(copy, round, question, pages, hundredths, own)
       if (!made) return
@@ -101,7 +125,8 @@ export function useMarks(
     }
     return {
       questions: marked,
-      sum: sumOf(own, given),
+      criteria,
+      sum: sumOf([...own, ...criteriaOf(rubric)], given),
       replies: saidAbout(undefined),
       give,
       giveMore(question, by) {
@@ -113,6 +138,24 @@ export function useMarks(
       take(question) {
         const made = markFor(copy, round, question, pages, 0)
         if (made && store.itemOn(made.page, made.mark.id)) store.take(made.page, [made.mark.id])
+      },
+      reach(criterion, at) {
+        const page = pages[0]!.id
+        const id = markId(copy, criterion.id, round)
+        const there = store.itemOn(page, id)
+        if (at === undefined) {
+          if (there) store.take(page, [id])
+          return
+        }
+        const mark = levelMark(copy, round, rubric!, criterion, at)
+        if (there?.kind !== 'mark') return store.add(page, [mark])
+        const { given, level } = there
+        store.act(page, {
+          act: 'change',
+          item: id,
+          set: { given: mark.given, level: mark.level },
+          was: { given, level },
+        })
       },
       takeLooks: () =>
         store.together(() => {
