@@ -16,7 +16,13 @@ export const pageOwners = z.record(z.uuid(), z.array(z.uuid()).max(1000))
 export type PageOwners = z.infer<typeof pageOwners>
 
 /** Where a copy stands, as its student and its teacher may both know it. */
-export const copyStanding = z.object({ copy: z.uuid(), state: copyState, round: z.number() })
+export const copyStanding = z.object({
+  copy: z.uuid(),
+  state: copyState,
+  round: z.number(),
+  /** The questions that this go is for; null: everything. */
+  goFor: z.array(z.string()).readonly().nullable().default(null),
+})
 export type CopyStandingNews = z.infer<typeof copyStanding>
 
 /** A copy with its pages: all one needs to show it but the ink, which comes over the live connection. */
@@ -42,6 +48,8 @@ export const copyWhole = z.object({
   changes: z.array(z.object({ page: z.uuid(), what: z.enum(['new', 'changed']), at: z.number() })),
   state: copyState,
   round: z.number(),
+  /** The questions that this go is for; null: everything. */
+  goFor: z.array(z.string()).readonly().nullable().default(null),
   pages: z.array(worksheetPage),
   /** What is asked on its pages; a device may know a copy from a time when this was not told. */
   questions: z.array(question.pick({ id: true, label: true, areas: true })).default([]),

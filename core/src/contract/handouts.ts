@@ -4,6 +4,7 @@ import { handoutWish, way } from '../handout/plan.ts'
 import { rubric } from '../marks/rubric.ts'
 import { plainText } from '../words/plainText.ts'
 import { worksheetPage } from '../worksheet/page.ts'
+import { MOST_QUESTIONS } from '../worksheet/sheet.ts'
 import { copyState, spokenDirection } from './copies.ts'
 
 const moment = z.number().int().min(0).max(8.64e15)
@@ -150,8 +151,11 @@ export const handoutChanges = z.object({
 })
 export type HandoutChanges = z.infer<typeof handoutChanges>
 
-/** Another go, by when; null: by no date. */
-export const goWish = z.object({ dueAt: moment.nullable() })
+/** Another go, by when (null: by no date), and at which questions; left out: at everything. */
+export const goWish = z.object({
+  dueAt: moment.nullable(),
+  questions: z.array(z.uuid()).min(1).max(MOST_QUESTIONS).optional(),
+})
 export type GoWish = z.infer<typeof goWish>
 
 /** Copies to be handed back; `at` a moment (null: now), and for `again` another go (null: to be read). */

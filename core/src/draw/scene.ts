@@ -38,7 +38,7 @@ export const drawnGiven = (page: WorksheetPage, items: readonly Item[], measure:
 ]
 
 /** What was typed, as letters in their boxes. */
-const drawnTyped = (page: WorksheetPage, items: readonly Item[], measure: Measure): Drawn[] =>
+export const drawnTyped = (page: WorksheetPage, items: readonly Item[], measure: Measure): Drawn[] =>
   drawnAnswers(page, items, measure, true)
 
 function drawnAnswers(page: WorksheetPage, items: Iterable<Item>, measure: Measure, typed: boolean): Drawn[] {

@@ -15,7 +15,7 @@ import {
   takenBack,
 } from './state.ts'
 
-const FRESH = { state: 'waiting', round: 1, markingBegan: false, stateBefore: null } as const
+const FRESH = { state: 'waiting', round: 1, markingBegan: false, stateBefore: null, goFor: null } as const
 
 const steps = { broughtBack, opened, handedIn, takenBack, handedBack, anotherGo }
 const walk = fc.array(fc.constantFrom(...(Object.keys(steps) as (keyof typeof steps)[])), { maxLength: 30 })

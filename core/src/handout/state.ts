@@ -10,6 +10,8 @@ export interface Standing {
   readonly markingBegan: boolean
   /** While it is handed back and the student has not opened it since: where it stood before. */
   readonly stateBefore: CopyState | null
+  /** The questions that this go is for; null: everything. */
+  readonly goFor: readonly string[] | null
 }
 
 /** Why something cannot be done, in a sentence for people. */
@@ -62,10 +64,20 @@ export function broughtBack<S extends Standing>(copy: S): S {
   return { ...copy, state: copy.stateBefore, stateBefore: null }
 }
 
-/** The teacher asks for another go: what was written is handed back and a new round begins. Throws `Refused`. */
-export function anotherGo<S extends Standing>(copy: S): S {
+/**
+ * The teacher asks for another go, at everything or at chosen questions: what was written is handed back and a new round
+ * begins. Throws `Refused`.
+ */
+export function anotherGo<S extends Standing>(copy: S, goFor: readonly string[] | null = null): S {
   if (copy.state !== 'handed in' && copy.state !== 'handed back') {
     throw new Refused('Another go can be asked for once the work is handed in.')
   }
-  return { ...copy, state: 'another go', round: copy.round + 1, markingBegan: false, stateBefore: null }
+  return {
+    ...copy,
+    state: 'another go',
+    round: copy.round + 1,
+    markingBegan: false,
+    stateBefore: null,
+    goFor,
+  }
 }

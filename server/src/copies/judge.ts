@@ -1,5 +1,6 @@
 import {
   attachmentsOf,
+  type Box,
   belongsThere,
   type EventFate,
   type Exchange,
@@ -16,14 +17,17 @@ import {
   type Role,
   readInk,
   type Stroke,
+  staysIn,
 } from '@hand-back/core'
+import type { PartOfCopy } from './goParts.ts'
 import { COPY_FULL, MOST_COPY_BYTES, NOT_OUT } from './limits.ts'
 import type { CopyRecord } from './place.ts'
 
-/** What of a page decides what may be put on it: for which sets it is, and the kinds of its items, by their ids. */
+/** What of a page decides what may be put on it: for which sets it is, and its items: their kinds, and where they are, by their ids. */
 export interface PrintedPage {
   readonly sets: readonly string[] | undefined
   readonly items: ReadonlyMap<string, string>
+  readonly boxes: ReadonlyMap<string, Box>
 }
 export type PrintedOn = ReadonlyMap<string, PrintedPage>
 
@@ -40,6 +44,8 @@ export interface Evidence {
   readonly ownPages: ReadonlySet<string>
   /** What was exchanged for what on a page of this copy, for a teacher who brings work back there. */
   readonly exchanged: ReadonlyMap<string, readonly Exchange[]>
+  /** For a student in a go that is for chosen questions: the part that takes work, and what lies on its pages. */
+  readonly part?: PartOfCopy | undefined
   /** Whether a page was given to this person, or to nobody. */
   mayWriteOn(page: string): boolean
 }
@@ -48,6 +54,8 @@ const CLOSED: Record<Role, string> = {
   student: 'This copy is not yours to write on just now.',
   teacher: 'This copy has not been opened yet.',
 }
+const ONLY_PART = 'Only the questions of this go take work.'
+
 /** Judges one event: its fate if it is already decided, `undefined` if it is to be kept. */
 export function judge(event: PageEvent, evidence: Evidence): EventFate | undefined {
   const { id } = event
@@ -79,6 +87,9 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     if (!event.items.every((item) => belongs(item, event.layer, page?.items ?? NOTHING_PRINTED)))
       return wrong(id, 'This page has no such place for an answer.')
   }
+  const { part } = evidence
+  if (part && event.layer === 'work' && !staysIn(part.open, event, part.laidOn(event.page)))
+    return { id, fate: 'closed', why: ONLY_PART }
   return mayWrite(evidence.role, evidence.copy, event.layer) ||
     bringsBack(event, evidence) ||
     replies(event, evidence)

@@ -2,6 +2,7 @@ import { type EventFate, opened, type PageEvent, type Person, type Role } from '
 import type pg from 'pg'
 import type { Context } from '../context.ts'
 import { notHere } from '../http/as.ts'
+import { goPartsIn } from './goParts.ts'
 import { type Evidence, exchangesBack, judge, laysPageIn, type PrintedOn } from './judge.ts'
 import {
   advanceCopies,
@@ -130,6 +131,10 @@ export class Keeper {
     const attachments = await attachmentsIn(client, batch)
     const laidIn = await this.#laidIn(client, batch, copies)
     const exchanged = await exchangedFor(client, batch, copies)
+    const touched = new Set(
+      batch.flatMap(({ copy, events }) => (events.some(({ act }) => act !== 'add') ? [copy] : [])),
+    )
+    const parts = await goPartsIn(client, copies.values(), touched, (version) => this.#pagesOf(version))
     const now = this.#context.now()
     const writing = new Map<string, Written>()
     const answers: (() => void)[] = []
@@ -151,6 +156,7 @@ export class Keeper {
         attachments: attachments.get(copy.id)?.[role === 'teacher' ? 'all' : 'seen'] ?? new Set(),
         ownPages: own,
         exchanged: exchanged.get(copy.id) ?? new Map(),
+        part: role === 'student' ? parts.get(copy.id) : undefined,
         mayWriteOn: (page) => pageTakes(copy, request.person.id, role, page),
       }
       const of = writing.get(copy.id) ?? { copy, events: [], markingBegan: false, opened: false }
@@ -159,6 +165,7 @@ export class Keeper {
         const decided = judge(event, evidence)
         if (decided) return decided
         if (event.act === 'sheet' && laysPageIn(event)) own.add(event.page)
+        evidence.part?.keep(event)
         const seq = ++copy.seqs[event.layer]
         there.set(event.id, { copy: copy.id, seq, round: copy.round })
         of.events.push({

@@ -1,5 +1,6 @@
 import {
   attachmentsOf,
+  type Box,
   type Exchange,
   type KeptEvent,
   type Layer,
@@ -27,22 +28,30 @@ export interface Written {
   opened: boolean
 }
 
-export const PRINTED_ON = `SELECT p.id, p.sets, i->>'id' AS item, i->>'kind' AS kind FROM worksheet_page p
+export const PRINTED_ON = `SELECT p.id, p.sets, i->>'id' AS item, i->>'kind' AS kind,
+    (i->>'x')::float8 AS x, (i->>'y')::float8 AS y, (i->>'width')::float8 AS width, (i->>'height')::float8 AS height
+  FROM worksheet_page p
   LEFT JOIN LATERAL jsonb_array_elements(p.printed) AS i ON true WHERE p.version_id = $1`
 
-interface PrintedRow {
+interface PrintedRow extends Box {
   readonly id: string
   readonly sets: string[] | null
   readonly item: string | null
   readonly kind: string
 }
 
-/** The kinds of what is printed on each page, by page. */
+/** What is printed on each page, by page. */
 export function readPrintedOn(rows: readonly PrintedRow[]): PrintedOn {
-  const pages = new Map<string, { sets: string[] | undefined; items: Map<string, string> }>()
-  for (const { id, sets, item, kind } of rows) {
-    const page = pages.get(id) ?? { sets: sets ?? undefined, items: new Map<string, string>() }
-    if (item) page.items.set(item, kind)
+  const pages = new Map<
+    string,
+    { sets: string[] | undefined; items: Map<string, string>; boxes: Map<string, Box> }
+  >()
+  for (const { id, sets, item, kind, ...box } of rows) {
+    const page = pages.get(id) ?? { sets: sets ?? undefined, items: new Map(), boxes: new Map() }
+    if (item) {
+      page.items.set(item, kind)
+      page.boxes.set(item, box)
+    }
     pages.set(id, page)
   }
   return pages

@@ -29,8 +29,8 @@ export function copyRoutes(context: Context): Router {
 
   for (const step of steps)
     answering(router, CALLS[step], async ({ person, ids }) => {
-      const { id, state, round } = await takeStep(context, person, ids.copy, step)
-      return { copy: id, state, round }
+      const { id, state, round, goFor } = await takeStep(context, person, ids.copy, step)
+      return { copy: id, state, round, goFor }
     })
 
   answering(router, CALLS.handBackMany, async (asking) => {

@@ -59,10 +59,10 @@ export async function takeStep(
     if (step === 'open' && copy.way === 'read') return { before: copy, after: copy }
     if (only !== undefined && copy.state !== only) return { before: copy, after: copy }
     if (copy.way === 'read') throw new Refused('This is to read; there is nothing to hand in.')
-    const changed: CopyRecord = rule(copy)
+    const changed: CopyRecord = step === 'anotherGo' ? anotherGo(copy, go.questions) : rule(copy)
     if (changed === copy) return { before: copy, after: copy }
     const handedInAt = changed.state === 'handed in' ? context.now() : changed.handedInAt
-    const { state, round, markingBegan, stateBefore } = changed
+    const { state, round, markingBegan, stateBefore, goFor } = changed
     await tx
       .update(copies)
       .set({
@@ -70,6 +70,7 @@ export async function takeStep(
         round,
         markingBegan,
         stateBefore,
+        goFor,
         handedInAt: handedInAt === null ? null : new Date(handedInAt),
         // Whatever was planned with it was planned for where it stood.
         handsBackAt: null,

@@ -49,6 +49,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     owners: ownersIn(copy),
     state: copy.state,
     round: copy.round,
+    goFor: copy.goFor,
     pages,
     questions: await questionsOf(db, copy, pages),
     rubric: handout!.rubric,

@@ -100,7 +100,12 @@ function answerDevice(device: Device, context: Context, keeper: Keeper): void {
       }
       await device.join(rooms.audience(copy.handoutId))
       const { events, more } = await readLog(db, copy, role, readTo)
-      return { ok: true, events, more, standing: { copy: id, state: copy.state, round: copy.round } }
+      return {
+        ok: true,
+        events,
+        more,
+        standing: { copy: id, state: copy.state, round: copy.round, goFor: copy.goFor },
+      }
     }),
   )
 

@@ -44,7 +44,7 @@ export function liveNews(
         live.to(rooms.copy(copy.id, 'student')).emit('events', { copy: copy.id, events: seen })
     },
     copyChanged(copy) {
-      const standing = { copy: copy.id, state: copy.state, round: copy.round }
+      const standing = { copy: copy.id, state: copy.state, round: copy.round, goFor: copy.goFor }
       live.to(rooms.copy(copy.id, 'teacher')).emit('standing', standing)
       if (copy.out) live.to(rooms.copy(copy.id, 'student')).emit('standing', standing)
       tellRow(copy, (row) => {

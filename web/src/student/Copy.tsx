@@ -44,7 +44,7 @@ export function Copy({ person }: { person: Person }) {
 }
 
 function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; person: Person }) {
-  const { state, round, trouble, log } = useStore(store.view)
+  const { state, round, goFor, trouble, log } = useStore(store.view)
   const outbox = outboxOf(person.id)
   const bytesOf = useCallback((name: string) => outbox.bytesOf(name), [outbox])
   useOpening(copy, store)
@@ -81,7 +81,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
                 onTurn={turnTo}
               />
             </header>
-            <Standing state={state} round={round} copy={copy} log={log} />
+            <Standing state={state} round={round} goFor={goFor} copy={copy} log={log} />
           </>
         )}
       </WorkingPage>
@@ -151,8 +151,8 @@ function useOpening({ id, state: before }: CopyWhole, store: CopyStore): void {
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once, when the copy is opened
   useEffect(() => {
     ask(CALLS.open, { copy: id }).then(
-      ({ state, round }) => {
-        if (before === 'waiting') store.stand(state, round)
+      (standing) => {
+        if (before === 'waiting') store.stand(standing)
         void refresh(CALLS.tray)
       },
       // Out of reach: it counts as opened when the next visit gets through.

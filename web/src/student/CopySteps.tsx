@@ -23,7 +23,7 @@ export function CopySteps({ copy, store, state, outbox, pages, onTurn }: CopySte
   const step = async (call: typeof CALLS.handIn | typeof CALLS.takeBack): Promise<boolean> => {
     try {
       const standing = await ask(call, { copy: copy.id })
-      store.stand(standing.state, standing.round)
+      store.stand(standing)
       outbox.release()
       void refresh(CALLS.tray)
       return true

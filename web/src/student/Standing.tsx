@@ -17,12 +17,14 @@ import { TextButton } from '../ui/TextButton.tsx'
 interface StandingProps {
   state: CopyState
   round: number
+  /** The questions that this go is for; null: everything. */
+  goFor: readonly string[] | null
   copy: CopyWhole
   log: CopyLog
 }
 
 /** A line that says where the copy stands when it is not simply being worked on, or what the teacher said at the start. */
-export function Standing({ state, round, copy, log }: StandingProps) {
+export function Standing({ state, round, goFor, copy, log }: StandingProps) {
   const [read, setRead] = useState(false)
   const news = useChangeNews(copy)
   if (state === 'handed in') return <Line state={state}>This is with {copy.teacher.name} now.</Line>
@@ -36,8 +38,8 @@ export function Standing({ state, round, copy, log }: StandingProps) {
   if (state === 'another go')
     return (
       <Line state={state}>
-        {copy.teacher.name} asks for another go. What they wrote stays; you write on.{' '}
-        <InMarks log={log} state={state} round={round} />
+        {copy.teacher.name} asks for another go{atQuestions(goFor, copy)}. What they wrote stays; you write
+        on. <InMarks log={log} state={state} round={round} />
       </Line>
     )
   if (news.words)
@@ -66,8 +68,15 @@ export function Standing({ state, round, copy, log }: StandingProps) {
   )
 }
 
+/** At which questions, where it is not at everything: “ at question 2”, “ at questions 2, 4 and 5”. */
+function atQuestions(goFor: readonly string[] | null, { questions }: CopyWhole): string {
+  const labels = questions.filter(({ id }) => goFor?.includes(id)).map(({ label }) => label)
+  if (labels.length < 2) return labels.length === 0 ? '' : ` at question ${labels[0]}`
+  return ` at questions ${labels.slice(0, -1).join(', ')} and ${labels.at(-1)}`
+}
+
 /** What the marks handed back come to, where there are any. */
-function InMarks({ log, state, round }: Omit<StandingProps, 'copy'>) {
+function InMarks({ log, state, round }: Pick<StandingProps, 'log' | 'state' | 'round'>) {
   // What was handed back by mistake and brought back is on this device, and not its student's to read yet.
   const marks = marksIn(log.pages.values(), (placed) =>
     mayRead('student', { state, round }, placed.layer, placed.round),

@@ -105,6 +105,8 @@ export const copies = pgTable(
     markingBegan: boolean('marking_began').notNull().default(false),
     /** The teacher said that this round is reviewed, or is not; null: neither. */
     reviewed: boolean(),
+    /** The questions that this go is for; null: everything. */
+    goFor: jsonb('go_for').$type<readonly string[]>(),
     /** It goes back by itself at this moment, in this way. */
     handsBackAt: moment('hands_back_at'),
     handsBackFor: jsonb('hands_back_for').$type<GoWish>(),

@@ -5,7 +5,9 @@ import {
   drawnPage,
   drawnStill,
   drawnThings,
+  drawnTyped,
   type Item,
+  type PrintedItem,
   type WorksheetPage,
 } from '@hand-back/core'
 import { useEffect, useMemo, useState } from 'react'
@@ -27,11 +29,15 @@ export function useDrawnToRead(copy: CopyWhole, page: WorksheetPage, items: read
   return useMemo(() => drawnPage(page, answers, copy.id, measure), [page, answers, copy.id, letters])
 }
 
-/** A page of a copy to be worked on: what is typed and what can be moved lies over it instead. `elsewhere`: in the air, or being typed. */
+/**
+ * A page of a copy to be worked on: what is typed and what can be moved lies over it instead. `elsewhere`: in the air, or
+ * being typed. Boxes that are not open in this go are drawn as they were filled.
+ */
 export function useDrawnToWork(
   page: WorksheetPage,
   items: readonly Item[],
   elsewhere: ReadonlySet<string>,
+  isOpen: (place: PrintedItem) => boolean,
 ): Drawn[] {
   const letters = useLetters()
   const answers = useAnswersOf(items)
@@ -40,12 +46,13 @@ export function useDrawnToWork(
     () => [
       ...drawnStill(page, answers, measure),
       ...drawnGiven(page, answers, measure),
+      ...drawnTyped({ ...page, printed: page.printed.filter((item) => !isOpen(item)) }, answers, measure),
       ...drawnThings(
         answers.filter(({ id }) => !elsewhere.has(id)),
         measure,
       ),
     ],
-    [page, answers, letters, elsewhere],
+    [page, answers, letters, elsewhere, isOpen],
   )
 }
 

@@ -24,7 +24,12 @@ const noor = { id: 'noor', name: 'Noor Farrant', role: 'student' as const }
 /** A school that keeps what it is given and tells it when asked: one copy's log, and news on demand. */
 class FakeSchool {
   log: KeptEvent[] = []
-  standing = { copy: COPY, state: 'working' as CopyWhole['state'], round: 1 }
+  standing = {
+    copy: COPY,
+    state: 'working' as CopyWhole['state'],
+    round: 1,
+    goFor: null as readonly string[] | null,
+  }
   asked: FollowRequest[] = []
   /** The most events of one answer. */
   most = 1000
@@ -101,7 +106,14 @@ async function open(
   layer: 'work' | 'feedback' = 'work',
   person: typeof noor | { id: string; name: string; role: 'teacher' } = noor,
 ): Promise<CopyStore> {
-  const copy = { id: COPY, state: school.standing.state, round: school.standing.round } as CopyWhole
+  const copy = {
+    id: COPY,
+    state: school.standing.state,
+    round: school.standing.round,
+    goFor: null,
+    questions: [],
+    pages: [],
+  } as never as CopyWhole
   const store = new CopyStore(copy, person, layer, outbox, school.socket)
   await until(() => store.view.getState().ready)
   return store
@@ -307,10 +319,10 @@ describe('an open copy', () => {
   })
 
   test('handed back, it reads the feedback that it may see now', async () => {
-    school.standing = { copy: COPY, state: 'handed in', round: 1 }
+    school.standing = { copy: COPY, state: 'handed in', round: 1, goFor: null }
     const store = await open()
     school.keep(adding('marit', 'feedback'))
-    school.standing = { copy: COPY, state: 'handed back', round: 1 }
+    school.standing = { copy: COPY, state: 'handed back', round: 1, goFor: null }
     school.tell('standing', school.standing)
     await until(() => seen(store).length === 1)
     expect(store.view.getState().state).toBe('handed back')
@@ -318,7 +330,7 @@ describe('an open copy', () => {
   })
 
   test('a teacher cannot undo feedback of a round that is over', async () => {
-    school.standing = { copy: COPY, state: 'another go', round: 2 }
+    school.standing = { copy: COPY, state: 'another go', round: 2, goFor: null }
     school.keep(adding('marit', 'feedback', 1))
     const store = await open('feedback', { id: 'marit', name: 'Marit Abara', role: 'teacher' })
     expect(seen(store)).toHaveLength(1)

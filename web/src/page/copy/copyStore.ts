@@ -7,10 +7,13 @@ import {
   type EventFate,
   emptyLog,
   forget,
+  type GoPart,
+  goPartOf,
   type History,
   historyOf,
   type Item,
   invert,
+  isOpenAt,
   isUndoable,
   type KeptEvent,
   type Layer,
@@ -20,12 +23,14 @@ import {
   type PageAct,
   type PageEvent,
   type Person,
+  type Point,
   pageOf,
   placedOn,
   plainThroughout,
   receive,
   remember,
   type SignedEvent,
+  staysIn,
 } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { LiveSocket } from '../../api/live.ts'
@@ -43,6 +48,8 @@ export interface OpenCopy {
   readonly history: History
   readonly state: CopyState
   readonly round: number
+  /** The questions that this go is for; null: everything. */
+  readonly goFor: readonly string[] | null
   /** Everything that was there has been read at least once. */
   readonly ready: boolean
   /** A sentence when the copy cannot be followed any more. */
@@ -50,6 +57,8 @@ export interface OpenCopy {
   /** Why something made here was not taken, the last time that happened. It stays on the page and on this device. */
   readonly refused: string | undefined
 }
+
+const ONLY_PART = 'In this go only the framed questions take work.'
 
 /** A copy open on this device: its log, what this person can undo, and the ways to change it. */
 export class CopyStore {
@@ -87,6 +96,7 @@ export class CopyStore {
       history: noHistory,
       state: copy.state,
       round: copy.round,
+      goFor: copy.goFor,
       ready: false,
       trouble: undefined,
       refused: undefined,
@@ -94,7 +104,7 @@ export class CopyStore {
     this.#reader = new LogReader(copy.id, copy.handout, socket, {
       readTo: () => this.#now.log.readTo,
       take: (events) => this.#take(events),
-      stand: (state, round) => this.#stand(state, round),
+      stand: (standing) => this.stand(standing),
       stoodAnew: () => outbox.release(),
       through: () => this.#through(),
       gone: (why) => this.#set({ trouble: why }),
@@ -241,8 +251,25 @@ export class CopyStore {
   }
 
   /** Says where the copy stands now, as an answer told it. */
-  stand(state: CopyState, round: number): void {
-    this.#stand(state, round)
+  stand({ state, round, goFor }: Pick<OpenCopy, 'state' | 'round' | 'goFor'>): void {
+    if (round !== this.#now.round && this.#layer === 'feedback') {
+      this.#ownKept = []
+      this.#set({ history: noHistory })
+    }
+    this.#set({ state, round, goFor })
+  }
+
+  /** In a go for chosen questions: the part that takes work. Nothing: all of it does. */
+  get openPart(): GoPart | undefined {
+    return this.#layer === 'work' ? goPartOf(this.#now.goFor, this.#copy.questions) : undefined
+  }
+
+  /** Whether ink may begin at a place of a page; where it may not, that is said. */
+  mayBegin(page: string, at: Point): boolean {
+    const part = this.openPart
+    const may = !part || isOpenAt(part, page, at)
+    if (!may) this.#set({ refused: ONLY_PART })
+    return may
   }
 
   #take(events: readonly KeptEvent[], fromShelf = false): void {
@@ -286,6 +313,10 @@ export class CopyStore {
   #commitAlone(made: PageEvent, attachment?: Attachment): void {
     // Pasted text may hold letters that nobody can keep.
     const event = plainThroughout(made)
+    if (!this.#isOpenTo(event)) {
+      this.#set({ refused: ONLY_PART })
+      return
+    }
     const free = this.#copy.touchAll && event.layer === 'work' && event.act !== 'add'
     const signed = {
       ...event,
@@ -295,6 +326,18 @@ export class CopyStore {
     }
     this.#keep(signed, attachment)
     this.#remember(signed)
+  }
+
+  /** School would not take it: then it is not made either. */
+  #isOpenTo(event: PageEvent): boolean {
+    const part = this.openPart
+    if (!part) return true
+    const page = pageOf(this.#now.log, event.page)
+    const printed = this.#copy.pages.find(({ id }) => id === event.page)?.printed ?? []
+    return staysIn(part, event, {
+      itemOf: (id) => placedOn(page, this.#layer, id)?.item,
+      boxOf: (id) => printed.find((item) => item.id === id),
+    })
   }
 
   #keep(signed: SignedEvent, attachment?: Attachment): void {
@@ -333,14 +376,6 @@ export class CopyStore {
 
   #forget(events: ReadonlySet<string>): void {
     this.#set({ log: forget(this.#now.log, events) })
-  }
-
-  #stand(state: CopyState, round: number): void {
-    if (round !== this.#now.round && this.#layer === 'feedback') {
-      this.#ownKept = []
-      this.#set({ history: noHistory })
-    }
-    this.#set({ state, round })
   }
 
   #common(page: string) {

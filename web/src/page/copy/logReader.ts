@@ -1,5 +1,5 @@
 import {
-  type CopyState,
+  type CopyStandingNews,
   copyStanding,
   eventsNews,
   followAnswer,
@@ -19,7 +19,7 @@ export interface LogListener {
   readTo(): ReadTo
   take(events: readonly KeptEvent[]): void
   /** Where the copy stands. */
-  stand(state: CopyState, round: number): void
+  stand(standing: Omit<CopyStandingNews, 'copy'>): void
   /** The standing changed just now: what waited for that may be sent. */
   stoodAnew(): void
   /** Everything that was there has been read. */
@@ -46,9 +46,9 @@ export class LogReader {
     const timer = setInterval(connect, CATCH_UP_EVERY)
     this.#stops.push(
       hear(socket, 'events', eventsNews, ({ copy: of, events }) => of === copy && listener.take(events)),
-      hear(socket, 'standing', copyStanding, ({ copy: of, state, round }) => {
+      hear(socket, 'standing', copyStanding, ({ copy: of, ...standing }) => {
         if (of !== copy) return
-        listener.stand(state, round)
+        listener.stand(standing)
         listener.stoodAnew()
         void this.catchUp()
       }),
@@ -100,7 +100,7 @@ export class LogReader {
       }
       const more = answer.more && answer.events.length > 0
       if (more) asked = this.#ask(furthest(this.#listener.readTo(), answer.events))
-      this.#listener.stand(answer.standing.state, answer.standing.round)
+      this.#listener.stand(answer.standing)
       this.#listener.take(answer.events)
       if (!more) return this.#listener.through()
     }

@@ -11,10 +11,12 @@ interface AnswerPlacesProps {
   /** Left out: only to read. Links work all the same. */
   acts: AnswerActs
   open: boolean
+  /** Whether a place takes answers in this go. */
+  isOpen: (place: PrintedItem) => boolean
 }
 
 /** Everything on a page that takes an answer or a press, laid over it, in the order in which it reads. */
-export function AnswerPlaces({ page, items, view, acts, open }: AnswerPlacesProps) {
+export function AnswerPlaces({ page, items, view, acts, open, isOpen }: AnswerPlacesProps) {
   const answers = answersIn(items)
   const inOrder = [...page.printed].sort((a, b) => a.y - b.y || a.x - b.x)
   return inOrder.map((item) => (
@@ -25,7 +27,7 @@ export function AnswerPlaces({ page, items, view, acts, open }: AnswerPlacesProp
       answered={items.some((each) => each.kind === 'photo' && each.place === item.id)}
       view={view}
       acts={acts}
-      open={open}
+      open={open && isOpen(item)}
     />
   ))
 }

@@ -121,6 +121,7 @@ export class Surface {
       {
         toolFor: (eraserEnd) =>
           this.#writing ? TOOLS[eraserEnd ? 'eraser' : this.#writing.tool] : undefined,
+        mayBegin: (tool, at) => !tool.writes || (this.#writing?.mayBegin?.(at) ?? true),
         guidesFor: (tool, pointerType) => this.#guidesFor(tool, pointerType),
         drawing: {
           down: (tool: Tool, at) => tool.down(hand, at),

@@ -9,6 +9,8 @@ import { PalmGuard } from './PalmGuard.ts'
 export interface PointerTarget {
   /** The tool that writes now, or nothing where nobody may write. `eraserEnd`: the pen's other end. */
   toolFor(eraserEnd: boolean): Tool | undefined
+  /** Whether this tool may begin at a place of the page; where it may not, that is said. */
+  mayBegin(tool: Tool, at: Point): boolean
   /** What stands between the hand and this tool. */
   guidesFor(tool: Tool, pointerType: string): Guide[]
   drawing: {
@@ -212,6 +214,10 @@ export class Pointers {
     const tool = this.#target.toolFor((event.buttons & ERASER_BUTTON) !== 0)
     if (!tool) {
       if (event.pointerType === 'mouse') this.#beginPan(event)
+      return
+    }
+    if (!this.#target.mayBegin(tool, this.#target.toPage(this.#place(event)))) {
+      event.preventDefault()
       return
     }
     this.#element.setPointerCapture(event.pointerId)

@@ -10,6 +10,8 @@ export interface Writing {
   readonly exact?: boolean
   /** What is picked up is drawn round with a box, not a loop. */
   readonly boxes?: boolean
+  /** Whether ink may begin there; left out: everywhere. Where it may not, that is said. */
+  mayBegin?(at: Point): boolean
   keep(points: readonly InkPoint[]): void
   /** Takes away what the eraser, `reach` points around its way, went over. */
   rubOut(rubbed: Rubbed, reach: number): void

@@ -37,8 +37,10 @@ import { useTools } from '../tools/useTools.ts'
 import type { Recorded } from '../voice/recorder.ts'
 import { SpeakButton } from '../voice/SpeakButton.tsx'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
+import { ClosedVeil } from './ClosedVeil.tsx'
 import { FeedbackBar, LookBack, PagesDialog, PrintDialog } from './parts.ts'
 import { ReadingStrip } from './ReadingStrip.tsx'
+import { useOpenPart } from './useOpenPart.ts'
 import { useWork } from './useWork.ts'
 import { useSeen } from './useWriting.ts'
 import { WorkingStrip } from './WorkingStrip.tsx'
@@ -80,9 +82,11 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   const seen = useSeen(store, page.id, readable)
   const feedback = useFeedbackFirst(copy.id, store, pages, readable, turnToPage)
   const { touchAll } = copy
+  const { part, lies } = useOpenPart(copy, store, page)
   const mine = useCallback(
-    (placed: Placed) => placed.layer === 'work' && (touchAll || placed.author === person.id),
-    [person.id, touchAll],
+    (placed: Placed) =>
+      placed.layer === 'work' && (touchAll || placed.author === person.id) && lies(placed.item),
+    [person.id, touchAll, lies],
   )
   const writes = worksOn(state) && copy.way !== 'read' && mayWriteOn(person.id, page.id, copy.owners)
   const turn = useCallback((by: number) => turnTo(index + by), [turnTo, index])
@@ -108,7 +112,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
   const { surface } = work
   const { step, onStep } = useStepping(surface, page.id, turnToPage)
   const answered = useAnswersOf(seen.items)
-  const working = useDrawnToWork(page, answered, work.elsewhere)
+  const working = useDrawnToWork(page, answered, work.elsewhere, lies)
   const reading = useDrawnToRead(copy, page, answered)
   const photoUrl = usePhotos(copy.id, bytesOf)
   const onView = useSameLook(where, work.surface, page.id)
@@ -173,8 +177,9 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
         label={`Page ${index + 1} of ${copy.title}`}
         laid={(view) => (
           <>
+            {part && writes && <ClosedVeil part={part} page={page} view={view} />}
             {step?.box && step.page === page.id && <StepFrame box={step.box} view={view} />}
-            <AnswerPlaces page={page} items={answered} view={view} acts={acts} open={writes} />
+            <AnswerPlaces page={page} items={answered} view={view} acts={acts} open={writes} isOpen={lies} />
             {writes && (
               <Cards
                 page={page}
@@ -191,7 +196,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
               view={view}
               notes={seen.notes.map(({ note, author }) => ({
                 note,
-                mine: writes && (touchAll || author === person.id),
+                mine: writes && (touchAll || author === person.id) && lies(note),
               }))}
               soundOf={bytesOf}
               onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
@@ -232,7 +237,8 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
           person={person}
           copy={copy.id}
           photoUrl={photoUrl}
-          writes={writes}
+          // A go for chosen questions takes no pages either.
+          writes={writes && !part}
           onTurn={turnToPage}
           onClose={() => setOver(undefined)}
         />

@@ -76,6 +76,7 @@ export function useWriting(
       swatch,
       exact: eraser === 'exact',
       boxes,
+      mayBegin: (at: Point) => store.mayBegin(page, at),
       keep(points: readonly InkPoint[]) {
         const strokes = inLengths(points).map((part) => ({
           id: crypto.randomUUID(),

@@ -1,15 +1,16 @@
 import type { CopyRow, CopySum, HandoutWhole } from '@hand-back/core'
-import { type ReactNode, useState } from 'react'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
-import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { TextButton } from '../../ui/TextButton.tsx'
 import { Tick } from '../../ui/Tick.tsx'
 import { useAct } from '../../ui/useAct.ts'
 import { count, sayWhen } from '../../ui/when.ts'
 import { Given } from '../marking/Given.tsx'
 import { isReviewed } from '../marking/pileOrder.ts'
+import { Either } from './Either.tsx'
+import { GoFor } from './GoFor.tsx'
 import { handBack } from './handBack.ts'
 import { MomentField } from './MomentField.tsx'
 import { dueHint } from './momentHints.ts'
@@ -36,16 +37,23 @@ export function HandBackDialog({ handout, sums, only, again = false, ready, onCl
   const isBack = only?.state === 'handed back'
   const [isAgain, setAgain] = useState(again)
   const [dueAt, setDueAt] = useState<number | null>(null)
+  /** The questions that it is for; nothing: everything. */
+  const [goFor, setGoFor] = useState<readonly string[]>()
   const [isLater, setLater] = useState(false)
   const [at, setAt] = useState<number | null>(null)
   const going = only ? all : all.filter((id) => chosen.includes(id))
   const goes = useAct(async () => {
     if (ready && !(await ready())) return
-    await handBack(handout.id, going, { at: isLater ? at : null, again: isAgain ? { dueAt } : null })
+    await handBack(handout.id, going, {
+      at: isLater ? at : null,
+      again: isAgain ? { dueAt, ...(goFor ? { questions: [...goFor] } : {}) } : null,
+    })
     onClose()
   })
   const isPast = isLater && at !== null && at <= Date.now()
-  const isWhole = going.length > 0 && (!isLater || (at !== null && !isPast))
+  const isAtSome = isAgain && goFor !== undefined
+  const isWhole =
+    going.length > 0 && !(isAtSome && goFor.length === 0) && (!isLater || (at !== null && !isPast))
   const toggle = (id: string) =>
     setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])
   return (
@@ -87,13 +95,16 @@ export function HandBackDialog({ handout, sums, only, again = false, ready, onCl
             onChoose={isBack ? undefined : setAgain}
           >
             {isAgain ? (
-              <MomentField
-                label="Due"
-                aloneMeans="end"
-                value={dueAt}
-                hint={`${dueHint(dueAt, 'Empty: no date.')} What you wrote stays in sight.`}
-                onChange={setDueAt}
-              />
+              <>
+                <GoFor handout={handout.id} goFor={goFor} onChoose={setGoFor} />
+                <MomentField
+                  label="Due"
+                  aloneMeans="end"
+                  value={dueAt}
+                  hint={`${dueHint(dueAt, 'Empty: no date.')} What you wrote stays in sight.`}
+                  onChange={setDueAt}
+                />
+              </>
             ) : (
               <p className="text-ink-soft">They read it and answer it; their pages take no more ink.</p>
             )}
@@ -155,43 +166,5 @@ function OneOffered({ handout, copy, sum, chosen, onToggle }: OneOfferedProps) {
         Look
       </Link>
     </li>
-  )
-}
-
-interface EitherProps {
-  label: string
-  first: string
-  second: string
-  isSecond: boolean
-  /** Left out: there is no choice. */
-  onChoose?: ((second: boolean) => void) | undefined
-  children?: ReactNode
-}
-
-/** One of two, and what belongs to the one that is chosen. */
-function Either({ label, first, second, isSecond, onChoose, children }: EitherProps) {
-  return (
-    <section className="flex flex-col gap-2">
-      <h3 className="font-semibold">{label}</h3>
-      {onChoose && (
-        <OneOf
-          label={label}
-          value={isSecond ? 'second' : 'first'}
-          onChoose={(value) => onChoose(value === 'second')}
-          className="flex self-start overflow-hidden rounded-tag border border-ink-soft/60"
-        >
-          {(['first', 'second'] as const).map((value) => (
-            <Option
-              key={value}
-              value={value}
-              className={`min-h-[36px] px-3.5 font-semibold pointer-coarse:min-h-11 ${(value === 'second') === isSecond ? 'bg-ink text-sheet' : 'bg-sheet hover:bg-blotter'}`}
-            >
-              {value === 'first' ? first : second}
-            </Option>
-          ))}
-        </OneOf>
-      )}
-      {children}
-    </section>
   )
 }

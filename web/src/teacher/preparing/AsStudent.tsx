@@ -79,6 +79,7 @@ function trialCopy({ title, sheet }: WorksheetWhole, person: Person, set: string
     dueAt: null,
     spoken: null,
     rubric: null,
+    goFor: null,
     way: 'own',
     name: person.name,
     students: [person],

@@ -1,0 +1,1 @@
+ALTER TABLE "copy" ADD COLUMN "go_for" jsonb;
