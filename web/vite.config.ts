@@ -9,6 +9,8 @@ export default defineConfig({
   worker: { format: 'es' },
   build: {
     target: 'es2022',
+    // The bench reads from it what a screen cannot do without.
+    manifest: true,
     // Parts are fetched by fetchedFirst, which knows scripts only.
     cssCodeSplit: false,
     // Browsers that this is built for preload modules themselves.

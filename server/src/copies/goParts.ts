@@ -10,9 +10,9 @@ import {
   type Question,
 } from '@hand-back/core'
 import type pg from 'pg'
-import type { PrintedOn } from './judge.ts'
 import { pagesAfter } from './pagesAfter.ts'
 import type { CopyRecord } from './place.ts'
+import type { PrintedOn } from './printedOn.ts'
 import { fromStoredByCopy } from './storedEvent.ts'
 
 /** What a copy in a go for chosen questions takes work in, and what lies on its pages. */

@@ -1,6 +1,5 @@
 import {
   attachmentsOf,
-  type Box,
   belongsThere,
   type EventFate,
   type Exchange,
@@ -22,14 +21,7 @@ import {
 import type { PartOfCopy } from './goParts.ts'
 import { COPY_FULL, MOST_COPY_BYTES, NOT_OUT } from './limits.ts'
 import type { CopyRecord } from './place.ts'
-
-/** What of a page decides what may be put on it: for which sets it is, and its items: their kinds, and where they are, by their ids. */
-export interface PrintedPage {
-  readonly sets: readonly string[] | undefined
-  readonly items: ReadonlyMap<string, string>
-  readonly boxes: ReadonlyMap<string, Box>
-}
-export type PrintedOn = ReadonlyMap<string, PrintedPage>
+import type { PrintedOn, PrintedPage } from './printedOn.ts'
 
 /** What must be known of a copy and of an event to judge it. */
 export interface Evidence {

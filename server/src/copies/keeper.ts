@@ -3,7 +3,7 @@ import type pg from 'pg'
 import type { Context } from '../context.ts'
 import { notHere } from '../http/as.ts'
 import { goPartsIn } from './goParts.ts'
-import { type Evidence, exchangesBack, judge, laysPageIn, type PrintedOn } from './judge.ts'
+import { type Evidence, exchangesBack, judge, laysPageIn } from './judge.ts'
 import {
   advanceCopies,
   attachmentsIn,
@@ -19,6 +19,7 @@ import {
 } from './keeperRows.ts'
 import { concernsMarks } from './markEvents.ts'
 import { type CopyRecord, pageTakes, roleIn } from './place.ts'
+import type { PrintedOn } from './printedOn.ts'
 
 interface Request {
   readonly person: Person

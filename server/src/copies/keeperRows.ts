@@ -9,8 +9,8 @@ import {
   type PageEvent,
 } from '@hand-back/core'
 import type pg from 'pg'
-import type { PrintedOn } from './judge.ts'
 import { COPY_FIELDS, type CopyRecord } from './place.ts'
+import type { PrintedOn } from './printedOn.ts'
 import { SEEN_BY_STUDENTS } from './seenAttachments.ts'
 import { toStored } from './storedEvent.ts'
 

@@ -29,9 +29,8 @@ export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
       const firstInk = first ? performance.now() - began : 0
       await page.locator('main[aria-busy=false]').waitFor()
       const took = performance.now() - began
-      const scripts = await scriptsOf(page)
       await settled(page)
-      return { page, firstInk, took, scripts }
+      return { page, firstInk, took }
     }
     const empty = await open(0)
     const full = await open(1)
@@ -59,7 +58,7 @@ export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
           heldTo,
         },
       ]),
-      scriptSize(empty.scripts),
+      scriptSize(),
     ]
   })
 }
@@ -120,15 +119,22 @@ async function wetCost(page: Page): Promise<number> {
 }
 
 /** The scripts that a page has fetched by now. What is fetched later, ahead of its need, does not keep anybody waiting. */
-async function scriptsOf(page: Page): Promise<string[]> {
-  const fetched = await page.evaluate(() =>
-    performance.getEntriesByType('resource').map(({ name }) => new URL(name).pathname),
+/**
+ * What a student's screens cannot do without, by the manifest of the build. Parts that are fetched later, one by one or
+ * to be there without a network, do not count: a slow machine would find them among the others.
+ */
+function scriptSize(): Figure {
+  const manifest: Record<string, { file: string; imports?: string[] }> = JSON.parse(
+    readFileSync(join(WEB_ROOT, '.vite/manifest.json'), 'utf8'),
   )
-  return fetched.filter((path) => /^\/assets\/(?!paperWorker).*\.js$/.test(path))
-}
-
-function scriptSize(scripts: readonly string[]): Figure {
-  const bytes = [...new Set(scripts)].map((path) => readFileSync(join(WEB_ROOT, path)))
+  const needed = new Set<string>()
+  const add = (part: string) => {
+    if (needed.has(part)) return
+    needed.add(part)
+    for (const other of manifest[part]!.imports ?? []) add(other)
+  }
+  for (const entry of ['index.html', 'src/student/StudentScreens.tsx']) add(entry)
+  const bytes = [...needed].map((part) => readFileSync(join(WEB_ROOT, manifest[part]!.file)))
   const total = (list: Uint8Array[]) => list.reduce((sum, each) => sum + each.length, 0) / 1024
   return {
     name: 'script of a student’s first screen, gzip',
