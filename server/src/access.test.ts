@@ -52,6 +52,11 @@ const ROUTES: Record<string, Rule> = {
   'POST /remarks': { path: () => '/remarks', ...anyTeacher },
   'PATCH /remarks/:remark': { path: () => `/remarks/${randomUUID()}`, apart: true },
   'POST /remarks/:remark/uses': { path: () => `/remarks/${randomUUID()}/uses`, apart: true },
+  'PUT /handouts/:handout/rubric': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/rubric`,
+    body: { rubric: null },
+    teacher: true,
+  },
   'GET /rubrics': { path: () => '/rubrics', ...anyTeacher },
   'PUT /rubrics/:rubric': { path: () => `/rubrics/${randomUUID()}`, apart: true },
   'DELETE /rubrics/:rubric': { path: () => `/rubrics/${randomUUID()}`, apart: true },

@@ -116,6 +116,13 @@ test('with everything done there is nothing to say', () => {
   expect(untouchedIn(bare, new Map([...one, ...two]), COPY)).toEqual([])
 })
 
+test('in a go for chosen questions only what is open counts', () => {
+  const part = { areasOn: (id: string) => (id === idOf(1) ? [{ x: 90, y: 50, width: 200, height: 50 }] : []) }
+  expect(
+    untouchedIn(pages, new Map(), COPY, part).map(({ number, places }) => [number, places.length]),
+  ).toEqual([[1, 1]])
+})
+
 test('places that are called alike are told apart, in reading order', () => {
   const alike = page(
     3,

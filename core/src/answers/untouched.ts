@@ -1,6 +1,8 @@
+import { type GoPart, isOpenAt } from '../handout/goPart.ts'
 import { type Item, kindOfItem } from '../kinds/items.ts'
 import { isAnswerPlace, type PrintedItem } from '../kinds/printed.ts'
 import { inSight, type Page } from '../log/apply.ts'
+import { middle } from '../worksheet/box.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
 import { cardsInPlace, cardsOn } from './answers.ts'
 
@@ -15,13 +17,16 @@ export interface Untouched {
   readonly places: readonly { readonly id: string; readonly label: string }[]
 }
 
-/** The pages of a copy on which something is left to do, in order. */
+/** The pages of a copy on which something is left to do, in order; with `part`, only what is open in this go counts. */
 export function untouchedIn(
   pages: readonly WorksheetPage[],
   log: ReadonlyMap<string, Page>,
   copy: string,
+  part?: GoPart,
 ): Untouched[] {
   return pages.flatMap((page, index) => {
+    if (part?.areasOn(page.id).length === 0) return []
+    const isOpen = (place: PrintedItem) => !part || isOpenAt(part, page.id, middle(place))
     const there = log.get(page.id)
     const items = there
       ? inSight(there)
@@ -30,7 +35,7 @@ export function untouchedIn(
       : []
     const blank = items.length === 0
     const places = page.printed
-      .filter((place) => isAnswerPlace(place) && !isTouched(place, page, items, copy))
+      .filter((place) => isAnswerPlace(place) && isOpen(place) && !isTouched(place, page, items, copy))
       .map((place) => ({ id: place.id, label: calledOn(page, place) }))
     return blank || places.length > 0 ? [{ page: page.id, number: index + 1, blank, places }] : []
   })

@@ -43,7 +43,6 @@ export const handoutChange = z.object({
   touchAll: z.boolean().optional(),
   /** Whether its teacher sees no names with its copies. */
   namesHidden: z.boolean().optional(),
-  rubric: rubric.nullable().optional(),
   withdrawn: z.boolean().optional(),
 })
 export type HandoutChange = z.infer<typeof handoutChange>

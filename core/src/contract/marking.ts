@@ -31,6 +31,9 @@ export const sumNews = z.object({ handout: z.uuid(), sum: copySum })
 /** Questions that a teacher drew while marking, to be there for all copies of a hand-out. */
 export const moreQuestions = z.object({ questions: z.array(question).min(1).max(50) })
 
+/** The rubric of a hand-out from now on; null: none. */
+export const rubricChosen = z.object({ rubric: rubric.nullable() })
+
 /** How the pages of a hand-out's copies look now, so that their pictures are asked for again when they have changed. */
 export const handoutLooks = z.object({
   /** The pages as they were handed out, in order; sizes in points. */

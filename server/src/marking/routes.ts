@@ -4,6 +4,7 @@ import type { Context } from '../context.ts'
 import { ownHandout } from '../handouts/index.ts'
 import { answering } from '../http/answering.ts'
 import { addQuestions, dropQuestion } from './drawnQuestions.ts'
+import { setRubric } from './rubric.ts'
 import { markingOf } from './sums.ts'
 import { workOf } from './work.ts'
 
@@ -19,6 +20,11 @@ export function markingRoutes({ db, news }: Context): Router {
   answering(router, CALLS.dropQuestion, async ({ person, ids }) => {
     await dropQuestion(db, person.id, ids.handout, ids.question)
     news.handoutChanged(ids.handout)
+  })
+  answering(router, CALLS.setRubric, async (asking) => {
+    const { id } = await ownHandout(db, asking.person.id, asking.ids.handout)
+    await setRubric(db, asking.person.id, id, asking.sent.rubric)
+    news.handoutChanged(id)
   })
   return router
 }

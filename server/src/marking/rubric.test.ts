@@ -119,6 +119,22 @@ test('rubrics are kept, kept otherwise and removed, each teacher’s own; hand-o
   await teacher.send('DELETE', `/rubrics/${id}`)
   expect(await teacher.get('/rubrics')).toEqual([])
 
-  await teacher.patch(`/handouts/${handout}`, { rubric: null })
+  await teacher.put(`/handouts/${handout}/rubric`, { rubric: null })
   expect((await teacher.get<HandoutWhole>(`/handouts/${handout}`)).rubric).toBeNull()
+})
+
+test('a criterion for which levels were given stays in the rubric until they are taken back', async () => {
+  const { teacher, handout, copy, add, level } = await withRubric()
+  const given = add([level(0, 2)])
+  await teacher.keep(copy, [given])
+  const set = (to: Rubric | null) => teacher.send('PUT', `/handouts/${handout}/rubric`, { rubric: to })
+  const refused = await set(null)
+  expect(refused.status).toBe(409)
+  expect(JSON.stringify(await refused.json())).toContain('“Reads the table”')
+  // Other words for it, and without what nobody was given: that goes.
+  const [reads] = rubric.criteria
+  expect((await set({ ...rubric, criteria: [{ ...reads!, label: 'Reads it' }] })).status).toBeLessThan(300)
+  const take = { ...add([]), act: 'take', items: [level(0, 2).id] } as PageEvent
+  await teacher.keep(copy, [take])
+  expect((await set(null)).status).toBeLessThan(300)
 })

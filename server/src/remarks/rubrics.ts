@@ -1,5 +1,5 @@
 import { Refused, type Rubric, type RubricKept } from '@hand-back/core'
-import { and, count, eq, sql } from 'drizzle-orm'
+import { and, count, eq, ne, sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import { rubrics } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
@@ -19,7 +19,10 @@ export async function rubricsOf(db: Queries, teacherId: string): Promise<RubricK
  * Keeps a rubric under its id, or keeps it otherwise. Throws `Refused`: 404 for another's, 422 when there are too many.
  */
 export async function keepRubric(db: Queries, teacherId: string, id: string, rubric: Rubric): Promise<void> {
-  const [there] = await db.select({ count: count() }).from(rubrics).where(eq(rubrics.teacherId, teacherId))
+  const [there] = await db
+    .select({ count: count() })
+    .from(rubrics)
+    .where(and(eq(rubrics.teacherId, teacherId), ne(rubrics.id, id)))
   if (there!.count >= MOST_RUBRICS)
     throw new Refused(`You can keep at most ${MOST_RUBRICS} rubrics. Remove some first.`, 422)
   const kept = await db

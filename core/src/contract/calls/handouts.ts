@@ -19,6 +19,7 @@ import {
   handoutLooks as handoutLooksTold,
   marking as markingTold,
   moreQuestions,
+  rubricChosen,
 } from '../marking.ts'
 
 // Handing out, and what a teacher does with the copies of a hand-out.
@@ -38,6 +39,8 @@ export const marking = reading('teacher', '/handouts/:handout/marking', markingT
 export const addQuestions = doing('teacher', '/handouts/:handout/questions', moreQuestions, nothing)
 /** Takes back a question that was drawn while marking, as long as nobody was given marks for it. */
 export const dropQuestion = dropping('teacher', '/handouts/:handout/questions/:question', nothing, nothing)
+/** Gives a hand-out a rubric, another one, or none. */
+export const setRubric = putting('teacher', '/handouts/:handout/rubric', rubricChosen, nothing)
 /** What was done so far on each of its copies. */
 export const handoutWork = reading('teacher', '/handouts/:handout/work', z.array(copyWork))
 /** Which pages its copies have, and how each looks now. */

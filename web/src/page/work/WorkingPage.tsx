@@ -259,7 +259,7 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
           person={person}
           page={page.id}
           photoUrl={photoUrl}
-          writes={writes}
+          writes={writes && !part}
           onClose={() => setOver(undefined)}
         />
       )}
