@@ -17,7 +17,7 @@ test('another go at one question: only its area takes work again, and all else s
   const { teacher, student } = await handedInQuestions(server, somebody, pdf)
   await drawWithPen(teacher, along({ x: 100, y: 300 }, { x: 300, y: 300 }))
   await expectKept(teacher)
-  await teacher.getByRole('button', { name: 'Another go' }).click()
+  await teacher.getByRole('button', { name: 'Another go …' }).click()
   const dialog = teacher.getByRole('dialog')
   await dialog.getByRole('radio', { name: 'Some questions' }).click()
   await expect(dialog.getByRole('button', { name: /^Hand back/ })).toBeDisabled()
@@ -53,7 +53,8 @@ test('another go at one question: only its area takes work again, and all else s
   // What is empty elsewhere is not missed: this go is not for it.
   await button(student, 'Hand in').click()
   await expect(student.getByText('This is with')).toBeVisible()
-  await teacher.getByRole('button', { name: 'Another go' }).click()
+  await expect(teacher.getByText('This go was at question 2.')).toBeVisible()
+  await teacher.getByRole('button', { name: 'Another go …' }).click()
   await dialog.getByRole('button', { name: /^Hand back/ }).click()
   await expect(student.getByText('asks for another go.')).toBeVisible()
   await expect(student.getByTestId('closed')).toHaveCount(0)

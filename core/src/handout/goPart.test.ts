@@ -6,6 +6,7 @@ import * as similarity from '../ink/similarity.ts'
 import type { Item } from '../kinds/items.ts'
 import type { PageEvent } from '../log/events.ts'
 import { goPartOf, isOpenAt, staysIn } from './goPart.ts'
+import { sayGoFor } from './sayGoFor.ts'
 
 const idOf = (number: number) => `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`
 const [PAGE, NEXT] = [idOf(1), idOf(2)]
@@ -85,5 +86,13 @@ describe('a go for chosen questions', () => {
         expect(made).toBe(isOpenAt(part, PAGE, { x, y }))
       }),
     )
+  })
+
+  test('is said in words', () => {
+    const labelled = ['1', '2a', '3'].map((label, index) => ({ id: idOf(10 + index), label }))
+    expect(sayGoFor(null, labelled)).toBe('')
+    expect(sayGoFor([idOf(99)], labelled)).toBe('')
+    expect(sayGoFor([idOf(11)], labelled)).toBe('question 2a')
+    expect(sayGoFor([idOf(12), idOf(10), idOf(11)], labelled)).toBe('questions 1, 2a and 3')
   })
 })

@@ -5,6 +5,7 @@ import {
   type CopyWhole,
   marksIn,
   mayRead,
+  sayGoFor,
   sayMarks,
   sumGiven,
 } from '@hand-back/core'
@@ -27,6 +28,7 @@ interface StandingProps {
 export function Standing({ state, round, goFor, copy, log }: StandingProps) {
   const [read, setRead] = useState(false)
   const news = useChangeNews(copy)
+  const at = sayGoFor(goFor, copy.questions)
   if (state === 'handed in') return <Line state={state}>This is with {copy.teacher.name} now.</Line>
   if (state === 'handed back')
     return (
@@ -38,8 +40,8 @@ export function Standing({ state, round, goFor, copy, log }: StandingProps) {
   if (state === 'another go')
     return (
       <Line state={state}>
-        {copy.teacher.name} asks for another go{atQuestions(goFor, copy)}. What they wrote stays; you write
-        on. <InMarks log={log} state={state} round={round} />
+        {copy.teacher.name} asks for another go{at && ` at ${at}`}. What they wrote stays; you write on.{' '}
+        <InMarks log={log} state={state} round={round} />
       </Line>
     )
   if (news.words)
@@ -66,13 +68,6 @@ export function Standing({ state, round, goFor, copy, log }: StandingProps) {
       <GotIt onPress={() => setRead(true)} />
     </div>
   )
-}
-
-/** At which questions, where it is not at everything: “ at question 2”, “ at questions 2, 4 and 5”. */
-function atQuestions(goFor: readonly string[] | null, { questions }: CopyWhole): string {
-  const labels = questions.filter(({ id }) => goFor?.includes(id)).map(({ label }) => label)
-  if (labels.length < 2) return labels.length === 0 ? '' : ` at question ${labels[0]}`
-  return ` at questions ${labels.slice(0, -1).join(', ')} and ${labels.at(-1)}`
 }
 
 /** What the marks handed back come to, where there are any. */

@@ -5,6 +5,7 @@ import {
   type Person,
   type Placed,
   pageOf,
+  sayGoFor,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
@@ -34,10 +35,10 @@ import { addQuestion } from './drawnQuestions.ts'
 import { KeepRemark } from './KeepRemark.tsx'
 import { MarkColumn } from './MarkColumn.tsx'
 import { MarkingChoices, useMarkStep } from './MarkingChoices.tsx'
+import { pileKeys } from './pileKeys.ts'
 import { REMARK_DRAG, RemarkChooser } from './RemarkChooser.tsx'
 import type { Seeing } from './SeeingChoice.tsx'
 import { SignTags } from './SignTags.tsx'
-import { SIGN_KEYS, SIGN_NAMES, signOfKey } from './signKeys.ts'
 import { TheirView } from './TheirView.tsx'
 import { useChanges } from './useChanges.ts'
 import { useGoingOn } from './useGoingOn.ts'
@@ -92,7 +93,7 @@ export function MarkedCopy({
   unit,
   children,
 }: MarkedCopyProps) {
-  const { state, round, log, ready } = useStore(store.view)
+  const { state, round, goFor, log, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
   const index =
     typeof pageAt === 'number'
@@ -150,26 +151,15 @@ export function MarkedCopy({
     field.focus()
   }
   const moreKeys = useMemo(
-    () => ({
-      title: 'The pile',
-      acts: [
-        { keys: ['n'], words: 'next copy', run: onNext },
-        { keys: ['b'], words: 'the copy before', run: onBefore },
-        { keys: ['v'], words: 'reviewed, or not', run: onReviewed },
-        {
-          keys: ['m'],
-          words: 'marks: the next question without; there F is full marks, K what the key says',
-          run: toFirst,
-        },
-        { keys: ['r'], words: 'a remark: then its number', run: () => setAsking({}) },
-        {
-          keys: SIGN_KEYS,
-          told: SIGN_KEYS.map((key) => key.toUpperCase()).join(' '),
-          words: `put down: ${SIGN_NAMES}`,
-          run: ({ key }: KeyboardEvent) => signs.putHere(signOfKey(key.toLowerCase())!),
-        },
-      ],
-    }),
+    () =>
+      pileKeys({
+        onNext,
+        onBefore,
+        onReviewed,
+        toFirst,
+        onRemark: () => setAsking({}),
+        onSign: signs.putHere,
+      }),
     [onNext, onBefore, onReviewed, toFirst, signs.putHere],
   )
   const [stepKeys, setStepKeys] = useState<KeyGroup>()
@@ -226,7 +216,15 @@ export function MarkedCopy({
   return (
     <>
       {whose.rows}
-      {round > 1 && <WhatChanged round={round} shown={comparing} onShow={setComparing} changes={changes} />}
+      {round > 1 && (
+        <WhatChanged
+          round={round}
+          shown={comparing}
+          onShow={setComparing}
+          goFor={sayGoFor(goFor, copy.questions)}
+          changes={changes}
+        />
+      )}
       {lookingBack && (
         <LookBack
           copy={copy}

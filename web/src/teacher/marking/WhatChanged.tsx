@@ -6,14 +6,21 @@ interface WhatChangedProps {
   round: number
   shown: boolean
   onShow: (shown: boolean) => void
+  /** The questions that this round is for, in words; nothing: everything. */
+  goFor: string
   /** Nothing until they are known. */
   changes: Changes | undefined
 }
 
 /** Shows on the page what its student changed since the round before. */
-export function WhatChanged({ round, shown, onShow, changes }: WhatChangedProps) {
+export function WhatChanged({ round, shown, onShow, goFor, changes }: WhatChangedProps) {
   return (
-    <ShowRow label={`What changed since round ${round - 1}`} shown={shown} onShow={onShow}>
+    <ShowRow
+      label={`What changed since round ${round - 1}`}
+      shown={shown}
+      onShow={onShow}
+      aside={goFor && <span className="ml-auto text-ink-soft">This go was at {goFor}.</span>}
+    >
       <span aria-live="polite" className="text-ink-soft">
         {changes ? toldOf(changes) : 'Fetching …'}
       </span>

@@ -1,0 +1,43 @@
+import type { SignForm } from '@hand-back/core'
+import type { KeyGroup } from '../../page/keys/keyActs.ts'
+import { SIGN_KEYS, SIGN_NAMES, signOfKey } from './signKeys.ts'
+
+interface PileActs {
+  onNext: () => void
+  onBefore: () => void
+  onReviewed: () => void
+  /** To the first question without marks. */
+  toFirst: () => void
+  onRemark: () => void
+  /** Puts a sign where one is. */
+  onSign: (form: SignForm) => void
+}
+
+/** Going through the pile by keys. `?` lists these very keys. */
+export const pileKeys = ({
+  onNext,
+  onBefore,
+  onReviewed,
+  toFirst,
+  onRemark,
+  onSign,
+}: PileActs): KeyGroup => ({
+  title: 'The pile',
+  acts: [
+    { keys: ['n'], words: 'next copy', run: onNext },
+    { keys: ['b'], words: 'the copy before', run: onBefore },
+    { keys: ['v'], words: 'reviewed, or not', run: onReviewed },
+    {
+      keys: ['m'],
+      words: 'marks: the next question without; there F is full marks, K what the key says',
+      run: toFirst,
+    },
+    { keys: ['r'], words: 'a remark: then its number', run: onRemark },
+    {
+      keys: SIGN_KEYS,
+      told: SIGN_KEYS.map((key) => key.toUpperCase()).join(' '),
+      words: `put down: ${SIGN_NAMES}`,
+      run: ({ key }: KeyboardEvent) => onSign(signOfKey(key.toLowerCase())!),
+    },
+  ],
+})
