@@ -8,6 +8,7 @@ import {
   type WorksheetWhole,
 } from '@hand-back/core'
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
+import { fatesOf } from '../test/fatesOf.ts'
 import { lineStroke } from '../test/ink.ts'
 import { giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
 
@@ -16,8 +17,6 @@ beforeAll(async () => {
   school = await openSchool()
 })
 afterAll(() => school.close())
-
-const fatesOf = ({ fates = [] }: { ok: boolean; fates?: { fate: string }[] }) => fates.map(({ fate }) => fate)
 
 /** A copy with two questions on its first page, handed in with a stroke in each. */
 async function handedIn() {
@@ -47,7 +46,7 @@ async function handedIn() {
       copies: [copy],
       again: { dueAt: null, ...(questions ? { questions } : {}) },
     })
-  const fates = async (...acts: object[]) => fatesOf(await student.keep(copy, acts.map(event)))
+  const fates = async (...acts: object[]) => fatesOf(student.keep(copy, acts.map(event)))
   const goFor = async () => (await student.get<CopyWhole>(`/copies/${copy}`)).goFor
   return { student, copy, strokes, first, second, again, fates, goFor, event }
 }

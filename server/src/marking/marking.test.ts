@@ -17,6 +17,7 @@ import {
 } from '@hand-back/core'
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { handBackDue } from '../copies/index.ts'
+import { fatesOf } from '../test/fatesOf.ts'
 import { lineStroke } from '../test/ink.ts'
 import { firstPageOf, giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
 
@@ -61,9 +62,6 @@ async function marked() {
   return { teacher, student, other: students[1]!.visitor, handout: id!, copy, questions, giveMark, sum }
 }
 
-const fate = async (keeping: Promise<{ ok: boolean; fates?: { fate: string }[] }>) =>
-  (await keeping).fates?.map((each) => each.fate)
-
 test('what a copy was given adds up, is changed and taken, and is told to whoever looks at the pile', async () => {
   const { teacher, handout, copy, questions, giveMark, sum } = await marked()
   expect(await sum()).toEqual({ copy, given: 0, full: 600, left: 2, leftNow: 2 })
@@ -72,7 +70,7 @@ test('what a copy was given adds up, is changed and taken, and is told to whoeve
   await teacher.watch(handout)
   device.on('marks', (news) => told.push(news))
   const first = giveMark(0, 1.5)
-  expect(await fate(teacher.keep(copy, [first, giveMark(1, 4)]))).toEqual(['kept', 'kept'])
+  expect(await fatesOf(teacher.keep(copy, [first, giveMark(1, 4)]))).toEqual(['kept', 'kept'])
   expect(await sum()).toEqual({ copy, given: 550, full: 600, left: 0, leftNow: 0 })
   const { items } = first as Extract<PageEvent, { act: 'add' }>
   const common = { page: first.page, layer: 'feedback', madeAt: 6 } as const
@@ -99,14 +97,14 @@ test('nobody marks but the teacher, and not above full marks', async () => {
   const { teacher, student, copy, giveMark, sum } = await marked()
   await student.post(`/copies/${copy}/take-back`)
   const mine = giveMark(0, 2)
-  expect(await fate(student.keep(copy, [mine, { ...giveMark(1, 4), layer: 'work' }]))).toEqual([
+  expect(await fatesOf(student.keep(copy, [mine, { ...giveMark(1, 4), layer: 'work' }]))).toEqual([
     'wrong',
     'wrong',
   ])
-  expect(await fate(teacher.keep(copy, [{ ...giveMark(0, 1), layer: 'help' }]))).toEqual(['wrong'])
+  expect(await fatesOf(teacher.keep(copy, [{ ...giveMark(0, 1), layer: 'help' }]))).toEqual(['wrong'])
   const above = giveMark(0, 2) as Extract<PageEvent, { act: 'add' }>
   const items = above.items.map((item) => ({ ...item, given: 300 })) as never
-  expect(await fate(teacher.keep(copy, [{ ...above, items }]))).toEqual(['wrong'])
+  expect(await fatesOf(teacher.keep(copy, [{ ...above, items }]))).toEqual(['wrong'])
   expect((await sum())?.given).toBe(0)
 })
 
@@ -164,9 +162,9 @@ test('a student answers feedback that was handed back, and does nothing else to 
   })
   await teacher.keep(copy, [mark])
   // Nothing is said to what is not handed back, and nothing by others.
-  expect(await fate(student.keep(copy, [say('too early')]))).toEqual(['closed'])
+  expect(await fatesOf(student.keep(copy, [say('too early')]))).toEqual(['closed'])
   await teacher.post(`/copies/${copy}/hand-back`)
-  expect(await fate(student.keep(copy, [say('I meant half past six')]))).toEqual(['kept'])
+  expect(await fatesOf(student.keep(copy, [say('I meant half past six')]))).toEqual(['kept'])
   const done: PageEvent = {
     ...common,
     id: randomUUID(),
@@ -175,14 +173,14 @@ test('a student answers feedback that was handed back, and does nothing else to 
     set: { reply: { done: true, words: 'I meant half past six' } },
     was: { reply: { done: false, words: 'I meant half past six' } },
   }
-  expect(await fate(student.keep(copy, [done]))).toEqual(['kept'])
+  expect(await fatesOf(student.keep(copy, [done]))).toEqual(['kept'])
   const note = { id: randomUUID(), kind: 'sign', form: 'tick', x: 1, y: 1, width: 20, height: 20 } as const
   const items = [{ ...reply, id: randomUUID(), reply: { done: true, words: '' } }]
   const both: PageEvent = { ...common, id: randomUUID(), act: 'add', items: [...items, note] }
   const asFeedback: PageEvent = { ...common, id: randomUUID(), act: 'add', items, layer: 'feedback' }
   const take: PageEvent = { ...common, id: randomUUID(), act: 'take', items: [reply.id] }
-  expect(await fate(student.keep(copy, [both, asFeedback, take]))).toEqual(['wrong', 'wrong', 'closed'])
-  expect(await fate(teacher.keep(copy, [say('for them')]))).toEqual(['wrong'])
+  expect(await fatesOf(student.keep(copy, [both, asFeedback, take]))).toEqual(['wrong', 'wrong', 'closed'])
+  expect(await fatesOf(teacher.keep(copy, [say('for them')]))).toEqual(['wrong'])
   expect((await other.keep(copy, [say('mine')])).ok).toBe(false)
   const log = JSON.stringify(await teacher.get(`/copies/${copy}/log`))
   expect(log).toContain('I meant half past six')

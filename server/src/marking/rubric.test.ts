@@ -12,6 +12,7 @@ import {
   type RubricKept,
 } from '@hand-back/core'
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
+import { fatesOf } from '../test/fatesOf.ts'
 import { giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
 import { textOfPdf } from '../test/textOfPdf.ts'
 import type { Visitor } from '../test/visitor.ts'
@@ -54,9 +55,6 @@ async function withRubric() {
   return { teacher, student, handout, copy, add, level, sum }
 }
 
-const fate = async (keeping: Promise<{ ok: boolean; fates?: { fate: string }[] }>) =>
-  (await keeping).fates?.map((each) => each.fate)
-
 async function pdfText(visitor: Visitor, copy: string): Promise<string> {
   const answer = await visitor.send('GET', `/copies/${copy}/pdf`)
   return textOfPdf(new Uint8Array(await answer.arrayBuffer()))
@@ -66,7 +64,7 @@ test('levels and words about the whole: in the sum, and the student’s with eve
   const { teacher, student, handout, copy, add, level, sum } = await withRubric()
   expect(await sum()).toMatchObject({ given: 0, full: 300, left: 2 })
   const words = { id: overallId(copy, 1), kind: 'overall', words: WORDS }
-  expect(await fate(teacher.keep(copy, [add([level(0, 2), level(1, 1), words])]))).toEqual(['kept'])
+  expect(await fatesOf(teacher.keep(copy, [add([level(0, 2), level(1, 1), words])]))).toEqual(['kept'])
   expect(await sum()).toMatchObject({ given: 200, full: 300, left: 0 })
 
   // What is looked for is known from the beginning; what was reached is not.
@@ -93,9 +91,9 @@ test('nobody but the teacher gives a level or says words about the whole', async
   const mine = ['feedback', 'work', 'help'].flatMap((layer) =>
     [level(0, 2), words].map((item) => ({ ...add([item]), layer }) as PageEvent),
   )
-  expect(await fate(student.keep(copy, mine))).toEqual(mine.map(() => 'wrong'))
+  expect(await fatesOf(student.keep(copy, mine))).toEqual(mine.map(() => 'wrong'))
   const onWork = { ...add([words]), layer: 'work' } as PageEvent
-  expect(await fate(teacher.keep(copy, [onWork]))).toEqual(['wrong'])
+  expect(await fatesOf(teacher.keep(copy, [onWork]))).toEqual(['wrong'])
   expect(await sum()).toMatchObject({ given: 0, left: 2 })
 })
 
