@@ -248,6 +248,11 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/copies/${own(lesson).copy}/take-back`,
     student: true,
   },
+  'POST /handouts/:handout/give-marks': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/give-marks`,
+    body: { copies: [] },
+    teacher: true,
+  },
   'POST /copies/:copy/hand-back': {
     path: (lesson) => `/copies/${own(lesson).copy}/hand-back`,
     teacher: true,

@@ -8,6 +8,21 @@ export interface Newsworthy extends Omit<CopyStandingNews, 'copy'> {
   readonly out: boolean
 }
 
+/** Where a copy stands, as its student and its teachers are told it. */
+export const standingOf = ({
+  id,
+  state,
+  round,
+  goFor,
+  withoutMarks,
+}: Omit<Newsworthy, 'handoutId' | 'out'>): CopyStandingNews => ({
+  copy: id,
+  state,
+  round,
+  goFor,
+  withoutMarks,
+})
+
 /** Tells listeners what has happened, after it is in the database. Losing news loses nothing: whoever missed it asks. */
 export interface News {
   eventsKept(copy: Newsworthy, events: readonly KeptEvent[]): void

@@ -15,6 +15,9 @@ export type SpokenDirection = z.infer<typeof spokenDirection>
 export const pageOwners = z.record(z.uuid(), z.array(z.uuid()).max(1000))
 export type PageOwners = z.infer<typeof pageOwners>
 
+/** The rounds that came back without their marks; a device may know a copy from a time when this was not told. */
+const withoutMarks = z.array(z.number()).readonly().default([])
+
 /** Where a copy stands, as its student and its teacher may both know it. */
 export const copyStanding = z.object({
   copy: z.uuid(),
@@ -22,6 +25,7 @@ export const copyStanding = z.object({
   round: z.number(),
   /** The questions that this go is for; null: everything. */
   goFor: z.array(z.string()).readonly().nullable().default(null),
+  withoutMarks,
 })
 export type CopyStandingNews = z.infer<typeof copyStanding>
 
@@ -50,6 +54,7 @@ export const copyWhole = z.object({
   round: z.number(),
   /** The questions that this go is for; null: everything. */
   goFor: z.array(z.string()).readonly().nullable().default(null),
+  withoutMarks,
   pages: z.array(worksheetPage),
   /** What is asked on its pages; a device may know a copy from a time when this was not told. */
   questions: z.array(question.pick({ id: true, label: true, areas: true })).default([]),
@@ -86,6 +91,7 @@ export const trayEntry = z.object({
   round: z.number(),
   /** What came back on it; a device may know a tray from a time when this was not told. */
   back: cameBack.nullable().default(null),
+  withoutMarks,
   pageCount: z.number(),
   firstPage: worksheetPage,
 })

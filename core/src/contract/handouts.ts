@@ -64,6 +64,8 @@ export const copyRow = z.object({
   state: copyState,
   round: z.number(),
   markingBegan: z.boolean(),
+  /** The questions that this go is for; null: everything. */
+  goFor: z.array(z.uuid()).readonly().nullable(),
   /** The teacher said that this round is reviewed, or is not; null: its marks say. */
   reviewed: z.boolean().nullable(),
   /** It was handed back and is not read yet: it can be brought back to this. */
@@ -73,6 +75,8 @@ export const copyRow = z.object({
   dueAt: z.number().nullable(),
   /** It goes back by itself at this moment. */
   handsBackAt: z.number().nullable(),
+  /** It went back without its marks, and they were not given since. */
+  marksKept: z.boolean(),
   /** It was taken out of its student's tray, with everything in it kept. */
   withdrawn: z.boolean(),
 })
@@ -162,8 +166,12 @@ export const handBackRequest = z.object({
   copies: z.array(z.uuid()).min(1).max(1000).readonly(),
   at: moment.nullable().default(null),
   again: goWish.nullable().default(null),
+  /** With their marks; without, they stay with the teacher until they are given. */
+  marks: z.boolean().default(true),
 })
 export type HandBackRequest = z.input<typeof handBackRequest>
+/** Copies whose marks are given to their students now. */
+export const marksGiven = z.object({ copies: z.array(z.uuid()).min(1).max(1000).readonly() })
 /** The copies that were handed back, or will be. */
 export const handBackAnswer = z.object({ handedBack: z.array(z.uuid()) })
 

@@ -103,6 +103,8 @@ export const keeping = z.object({
   keptAt: z.number(),
   /** It may touch what others made: the teacher allowed it in this copy, or is the one who does it. */
   free: z.boolean().optional(),
+  /** What it says of marks is not told to whom it was sent (marks/withoutMarks.ts). Never kept. */
+  withheld: z.boolean().optional(),
 })
 export type Keeping = z.infer<typeof keeping>
 export type KeptEvent = PageEvent & Keeping

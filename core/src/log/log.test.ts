@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { event, events, idOf, PAGE } from '../test/arbitrary.ts'
 import { applyAll, emptyPage, inSight } from './apply.ts'
 import { type KeptEvent, LAYERS, type SignedEvent } from './events.ts'
-import { emptyLog, forget, make, pageOf, receive } from './log.ts'
+import { emptyLog, forget, make, pageOf, receive, unread } from './log.ts'
 
 /** Numbers events as the server does: each layer in its own sequence. */
 function kept(list: readonly SignedEvent[]): KeptEvent[] {
@@ -41,6 +41,28 @@ describe('a copy as a device knows it', () => {
     expect(missing).toBe(true)
     expect(log.readTo.work).toBe(1)
     expect(receive(log, [told[1]!, told[2]!]).log.readTo.work).toBe(3)
+  })
+
+  test('a layer that is read anew is as it is told then, and the others and what waits here are as they were', () => {
+    fc.assert(
+      fc.property(events, oneLayer, fc.func(fc.boolean()), (list, pending, isTold) => {
+        const told = kept(list)
+        const asTold = told.map((event) =>
+          event.layer === 'feedback' && !isTold(event.id)
+            ? ({ ...event, act: 'take', items: [] } as KeptEvent)
+            : event,
+        )
+        const mine = pending.map((event) => ({ ...event, id: idOf(900 + Number(event.id.slice(-3))) }))
+        const before = mine.reduce(make, receive(emptyLog, asTold).log)
+        const anew = unread(before, 'feedback')
+        const on = (log: typeof before, layer: string) =>
+          inSight(pageOf(log, PAGE)).filter((placed) => placed.layer === layer)
+        expect(on(anew, 'feedback')).toEqual([])
+        const after = receive(anew, told).log
+        const whole = mine.reduce(make, receive(emptyLog, told).log)
+        for (const layer of LAYERS) expect(on(after, layer)).toEqual(on(whole, layer))
+      }),
+    )
   })
 
   test('what this device made is seen at once, stays seen while others write, and is not doubled when acknowledged', () => {

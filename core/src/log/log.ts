@@ -58,6 +58,20 @@ export function receive(log: CopyLog, events: readonly KeptEvent[]): { log: Copy
   return { log: taken.length === 0 ? log : keep(log, readTo, taken), missing }
 }
 
+/** The log as if nothing of a layer that is not this person's own had been read: school tells it otherwise now. */
+export function unread(log: CopyLog, layer: Layer): CopyLog {
+  const without = (page: Page): Page => ({
+    ...page,
+    placed: new Map([...page.placed].filter(([, placed]) => placed.layer !== layer)),
+    // Of the other layers nothing is told twice: each is read in sequence.
+    applied: new Set(),
+  })
+  const kept = new Map([...log.kept].map(([id, page]) => [id, without(page)]))
+  const pages = new Map(kept)
+  for (const [id, pending] of byPage(log.pending)) pages.set(id, applyAll(kept.get(id) ?? emptyPage, pending))
+  return { ...log, readTo: { ...log.readTo, [layer]: 0 }, kept, pages }
+}
+
 /** What this device made itself keeps its own objects, so that what was drawn from them stays drawn. */
 function asMadeHere(log: CopyLog, event: KeptEvent): KeptEvent {
   const made = log.pending.find((pending) => pending.id === event.id)

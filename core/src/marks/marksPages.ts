@@ -5,7 +5,7 @@ import type { Mark } from '../kinds/mark.ts'
 import { blankItem, type PrintedItem } from '../kinds/printed.ts'
 import type { Box } from '../worksheet/box.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
-import { type Rubric, rubricSum } from './rubric.ts'
+import { type Rubric, sayRubricSum } from './rubric.ts'
 import { sayMarks } from './sayMarks.ts'
 
 const MADDER = '#a83a2e'
@@ -51,21 +51,9 @@ function layTable(sheets: Sheets, rubric: Rubric, marks: ReadonlyMap<string, Mar
   const { x, width } = sheets.all()
   const wide = (width - LABEL) / levels.length
   const at = (column: number) => ({ x: x + LABEL + column * wide, width: wide })
-  const { given, full, left } = rubricSum(rubric, marks)
+  const text = sayRubricSum(rubric, marks)
   sheets.row([{ text: name, ...sheets.all(), size: 16, bold: true }], false)
-  if (left < criteria.length && full > 0)
-    sheets.row(
-      [
-        {
-          text: `${sayMarks(given)} of ${sayMarks(full)}`,
-          ...sheets.all(),
-          size: 13,
-          bold: true,
-          colour: MADDER,
-        },
-      ],
-      false,
-    )
+  if (text) sheets.row([{ text, ...sheets.all(), size: 13, bold: true, colour: MADDER }], false)
   sheets.heads = [
     { text: '', x, width: LABEL },
     ...levels.map((text, column) => ({ text, ...at(column), bold: true })),

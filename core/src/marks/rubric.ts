@@ -4,6 +4,7 @@ import { hundredths, type Mark } from '../kinds/mark.ts'
 import { plainText } from '../words/plainText.ts'
 import type { Question } from '../worksheet/sheet.ts'
 import { markId, type Sum, sumOf } from './marks.ts'
+import { sayMarks } from './sayMarks.ts'
 
 export const MOST_CRITERIA = 50
 export const MOST_LEVELS = 8
@@ -55,6 +56,13 @@ export const criteriaOf = (of: Rubric | null | undefined): Question[] =>
 
 /** What the criteria of a rubric come to, in hundredths, and how many have no level yet. */
 export const rubricSum = (of: Rubric, marks: ReadonlyMap<string, Mark>): Sum => sumOf(criteriaOf(of), marks)
+
+/** The same in words; nothing where no level was given, or none that tells of marks. */
+export function sayRubricSum(of: Rubric, marks: ReadonlyMap<string, Mark>): string | undefined {
+  if (!of.criteria.some(({ id }) => (marks.get(id)?.full ?? 0) > 0)) return undefined
+  const { given, full } = rubricSum(of, marks)
+  return `${sayMarks(given)} of ${sayMarks(full)}`
+}
 
 /** The mark of a copy for a criterion that reached level `at`. Throws `RangeError` where there is no such level. */
 export function levelMark(

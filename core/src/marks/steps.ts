@@ -33,15 +33,16 @@ type Asked = Pick<Question, 'id' | 'label' | 'areas'>
 /**
  * The feedback of one round in the order in which a student steps through it: page by page, down the page by its
  * questions, and what is about none at its height; at the end what is about the whole work. `pages`: those of the copy,
- * in order.
+ * in order; `asSeen`: what of each item is seen, where not all of it is.
  */
 export function feedbackSteps(
   pages: readonly { readonly id: string }[],
   pageOf: (id: string) => Page,
   questions: readonly Asked[],
   round: number,
+  asSeen: (item: Item) => readonly Item[] = (item) => [item],
 ): FeedbackStep[] {
-  const placed = pages.map(({ id }) => ({ id, own: feedbackOn(pageOf(id), round) }))
+  const placed = pages.map(({ id }) => ({ id, own: feedbackOn(pageOf(id), round).flatMap(asSeen) }))
   return [
     ...placed.flatMap(({ id, own }) => stepsOn(id, own, questions)),
     ...placed.flatMap(({ id, own }) => own.filter(isReached).map((mark) => aboutAll(id, mark, mark))),

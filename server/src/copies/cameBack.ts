@@ -1,21 +1,20 @@
 import {
   type CameBack,
-  type CopyState,
   handedBackRound,
   inSight,
   type KeptEvent,
   marksIn,
   sumGiven,
+  type Telling,
+  toldTo,
 } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import { pagesAfter } from './pagesAfter.ts'
 import { fromStoredByCopy } from './storedEvent.ts'
 
-interface Returned {
+interface Returned extends Telling {
   readonly copy: string
-  readonly state: CopyState
-  readonly round: number
 }
 
 /** What came back on each of these copies, as its student may know it; nothing of one on which nothing did. */
@@ -31,8 +30,9 @@ export async function cameBackOn(
     returned.map(({ copy }) => copy),
   )
   for (const standing of returned) {
-    const rounds = handedBackRound(standing)
-    const told = (events.get(standing.copy) ?? []).filter(({ round }) => round <= rounds)
+    const told = (events.get(standing.copy) ?? []).flatMap(
+      (event) => toldTo('student', standing, event) ?? [],
+    )
     const pages = pagesAfter(told).filter((page) => inSight(page).length > 0)
     if (pages.length > 0) found.set(standing.copy, { pages: pages.length, ...sumGiven(marksIn(pages)) })
   }

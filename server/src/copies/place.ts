@@ -31,6 +31,8 @@ export interface CopyRecord {
   readonly stateBefore: CopyState | null
   /** The questions that this go is for; null: everything. */
   readonly goFor: readonly string[] | null
+  /** The rounds that went back without their marks. */
+  readonly withoutMarks: readonly number[]
   /** In milliseconds since 1970. */
   readonly handedInAt: number | null
   /** A date to hand in of its own, in milliseconds since 1970. */
@@ -44,7 +46,7 @@ export const COPY_FIELDS = `c.id, c.handout_id AS "handoutId", h.version_id AS "
   ${TEACHERS_OF_HANDOUT} AS teachers,
   c.name, c.set_id AS "setId", c.dealt, h.way, h.touch_all AS "touchAll",
   ${IS_OUT_TEXT} AS out,
-  c.state, c.round, c.marking_began AS "markingBegan", c.state_before AS "stateBefore", c.go_for AS "goFor", c.bytes::float8 AS bytes,
+  c.state, c.round, c.marking_began AS "markingBegan", c.state_before AS "stateBefore", c.go_for AS "goFor", c.without_marks AS "withoutMarks", c.bytes::float8 AS bytes,
   (extract(epoch FROM c.handed_in_at) * 1000)::float8 AS "handedInAt",
   (extract(epoch FROM c.due_at) * 1000)::float8 AS "dueAt"`
 

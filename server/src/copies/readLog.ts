@@ -1,4 +1,4 @@
-import { handedBackRound, type KeptEvent, type ReadTo, type Role } from '@hand-back/core'
+import { handedBackRound, type KeptEvent, type ReadTo, type Role, toldTo } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import type { CopyRecord } from './place.ts'
@@ -12,7 +12,7 @@ const EVERY_ROUND = 1_000_000
 
 /**
  * What somebody has not read yet of a copy, each layer in sequence: only what `mayRead` in core lets
- * them read, which for feedback is every round up to the last handed back. `page`: only of that page.
+ * them read, which for feedback is every round up to the last handed back, as it may be told to them. `page`: only of that page.
  */
 export async function readLog(
   db: Queries,
@@ -32,9 +32,10 @@ export async function readLog(
       (layer = 'feedback' AND seq > ${readTo.feedback} AND round <= ${rounds}))
       ${page === undefined ? sql`` : sql`AND body->>'page' = ${page}`}
     ORDER BY layer DESC, seq LIMIT ${most + 1}`)
-  const events = rows
-    .slice(0, most)
-    .map((row) => fromStored({ ...row, keptAt: Number(row.keptAt) } as unknown as EventRow))
+  const events = rows.slice(0, most).flatMap((row) => {
+    const event = fromStored({ ...row, keptAt: Number(row.keptAt) } as unknown as EventRow)
+    return toldTo(role, copy, event) ?? []
+  })
   return { events, more: rows.length > most }
 }
 

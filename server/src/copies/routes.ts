@@ -3,8 +3,9 @@ import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { ownHandout, trayOf } from '../handouts/index.ts'
 import { answering } from '../http/answering.ts'
+import { standingOf } from '../news.ts'
 import { cameBackOn } from './cameBack.ts'
-import { handBackMany } from './handBack.ts'
+import { giveMarks, handBackMany } from './handBack.ts'
 import { copyFor } from './place.ts'
 import { readWholeLog } from './readLog.ts'
 import { steps, takeStep } from './standing.ts'
@@ -28,15 +29,19 @@ export function copyRoutes(context: Context): Router {
   })
 
   for (const step of steps)
-    answering(router, CALLS[step], async ({ person, ids }) => {
-      const { id, state, round, goFor } = await takeStep(context, person, ids.copy, step)
-      return { copy: id, state, round, goFor }
-    })
+    answering(router, CALLS[step], async ({ person, ids }) =>
+      standingOf(await takeStep(context, person, ids.copy, step)),
+    )
 
   answering(router, CALLS.handBackMany, async (asking) => {
     const { person, ids } = asking
     const { id } = await ownHandout(db, person.id, ids.handout)
     return { handedBack: await handBackMany(context, person, id, asking.sent) }
+  })
+  answering(router, CALLS.giveMarks, async (asking) => {
+    const { person, ids } = asking
+    const { id } = await ownHandout(db, person.id, ids.handout)
+    await giveMarks(context, person, id, asking.sent.copies)
   })
 
   return router

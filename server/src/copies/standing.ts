@@ -1,9 +1,11 @@
 import {
+  afterGoing,
   anotherGo,
   broughtBack,
   type CopyState,
   type GoWish,
   handedBack,
+  handedBackRound,
   handedIn,
   opened,
   type Person,
@@ -36,6 +38,8 @@ const NO_DATE: GoWish = { dueAt: null }
 interface StepChoice {
   /** How another go is meant. */
   readonly go?: GoWish
+  /** Whether what goes back goes with its marks. */
+  readonly marks?: boolean
   /** Left out: wherever it stands. */
   readonly only?: CopyState
 }
@@ -49,7 +53,7 @@ export async function takeStep(
   person: Person,
   id: string,
   step: Step,
-  { go = NO_DATE, only }: StepChoice = {},
+  { go = NO_DATE, marks = true, only }: StepChoice = {},
 ): Promise<CopyRecord> {
   const { before, after } = await context.db.transaction(async (tx) => {
     const { copy, role } = await holdCopyFor(tx, person, id)
@@ -61,6 +65,9 @@ export async function takeStep(
     if (copy.way === 'read') throw new Refused('This is to read; there is nothing to hand in.')
     const changed: CopyRecord = step === 'anotherGo' ? anotherGo(copy, go.questions) : rule(copy)
     if (changed === copy) return { before: copy, after: copy }
+    const withoutMarks = goesBack(copy, changed)
+      ? afterGoing(copy.withoutMarks, copy.round, marks)
+      : copy.withoutMarks
     const handedInAt = changed.state === 'handed in' ? context.now() : changed.handedInAt
     const { state, round, markingBegan, stateBefore, goFor } = changed
     await tx
@@ -71,6 +78,7 @@ export async function takeStep(
         markingBegan,
         stateBefore,
         goFor,
+        withoutMarks,
         handedInAt: handedInAt === null ? null : new Date(handedInAt),
         // Whatever was planned with it was planned for where it stood.
         handsBackAt: null,
@@ -81,13 +89,16 @@ export async function takeStep(
           : { reviewed: null, dueAt: go.dueAt === null ? null : new Date(go.dueAt) }),
       })
       .where(eq(copies.id, id))
-    return { before: copy, after: { ...changed, handedInAt } }
+    return { before: copy, after: { ...changed, withoutMarks, handedInAt } }
   })
   if (before !== after) context.news.copyChanged(after)
   // What was given before is not given in the new round.
   if (before.round !== after.round) context.news.marksChanged(after)
   return after
 }
+
+/** Whether the feedback of its round is its student's from now on. */
+const goesBack = (before: CopyRecord, after: CopyRecord) => handedBackRound(before) < handedBackRound(after)
 
 /** A copy is new to each who has a place in it until they open it themselves. */
 async function openedBy(db: Queries, student: string, copy: string, now: number): Promise<void> {

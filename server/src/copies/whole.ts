@@ -50,6 +50,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     state: copy.state,
     round: copy.round,
     goFor: copy.goFor,
+    withoutMarks: copy.withoutMarks,
     pages,
     questions: await questionsOf(db, copy, pages),
     rubric: handout!.rubric,

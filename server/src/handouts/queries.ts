@@ -3,6 +3,7 @@ import {
   dueOf,
   type HandoutCard,
   type HandoutWhole,
+  handedBackRound,
   pagesFor,
   printedFor,
   type TrayEntry,
@@ -116,7 +117,8 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
 export async function copyRows(db: Queries, handoutId: string, copy?: string): Promise<CopyRow[]> {
   const { rows } = await db.execute(sql`
     SELECT c.id, c.name AS "groupName", c.set_id AS "setId", c.dealt, c.state, c.round,
-      c.marking_began AS "markingBegan", c.reviewed, h.names_hidden AS hidden, ${NUMBER_OF_COPY} AS number, c.state_before AS "stateBefore", extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt",
+      c.marking_began AS "markingBegan", c.reviewed, c.go_for AS "goFor", c.without_marks AS "withoutMarks",
+      h.names_hidden AS hidden, ${NUMBER_OF_COPY} AS number, c.state_before AS "stateBefore", extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt",
       extract(epoch FROM c.due_at) * 1000 AS "dueAt", c.withdrawn_at IS NOT NULL AS withdrawn,
       extract(epoch FROM c.hands_back_at) * 1000 AS "handsBackAt",
       coalesce((SELECT json_agg(json_build_object('id', p.id, 'name', p.name) ORDER BY p.name)
@@ -131,7 +133,11 @@ export async function copyRows(db: Queries, handoutId: string, copy?: string): P
 }
 
 interface Row
-  extends Omit<CopyRow, 'name' | 'shared' | 'pageNumbers' | 'handedInAt' | 'dueAt' | 'handsBackAt'> {
+  extends Omit<
+    CopyRow,
+    'name' | 'shared' | 'pageNumbers' | 'handedInAt' | 'dueAt' | 'handsBackAt' | 'marksKept'
+  > {
+  readonly withoutMarks: readonly number[]
   readonly hidden: boolean
   readonly number: number
   readonly groupName: string | null
@@ -147,7 +153,19 @@ interface Stub {
 }
 
 function asCopyRow(
-  { groupName, setId, dealt, handedInAt, dueAt, handsBackAt, hidden, number, students, ...row }: Row,
+  {
+    groupName,
+    setId,
+    dealt,
+    handedInAt,
+    dueAt,
+    handsBackAt,
+    hidden,
+    number,
+    students,
+    withoutMarks,
+    ...row
+  }: Row,
   pages: readonly Stub[],
 ): CopyRow {
   const stubs = pages.map(({ id, sets }) => ({ id, sets: sets ?? undefined }))
@@ -163,6 +181,7 @@ function asCopyRow(
     handedInAt: asMillis(handedInAt),
     dueAt: asMillis(dueAt),
     handsBackAt: asMillis(handsBackAt),
+    marksKept: withoutMarks.some((round) => round <= handedBackRound(row)),
   }
 }
 
@@ -180,6 +199,7 @@ export async function trayOf(db: Queries, studentId: string): Promise<Omit<TrayE
       extract(epoch FROM c.due_at) * 1000 AS "dueAt", extract(epoch FROM h.due_at) * 1000 AS "dueOfHandout",
       extract(epoch FROM h.handed_out_at) * 1000 AS "handedOutAt",
       extract(epoch FROM c.handed_in_at) * 1000 AS "handedInAt", c.state, c.round,
+      c.without_marks AS "withoutMarks",
       (SELECT extract(epoch FROM max(x.at)) * 1000 FROM handout_change x JOIN worksheet_page p ON p.id = x.page_id
          WHERE x.handout_id = h.id AND ${PAGE_IS_ITS}) AS "changedAt",
       (SELECT count(*)::int FROM worksheet_page p WHERE ${PAGE_IS_ITS}) AS "pageCount",

@@ -19,6 +19,7 @@ import { ownHandout } from '../handouts/index.ts'
 import { Allowance } from '../http/allowance.ts'
 import { notHere } from '../http/as.ts'
 import { asRefused, causeOf } from '../http/errors.ts'
+import { standingOf } from '../news.ts'
 import { lastingSessions, personOf } from '../people/index.ts'
 import { type Live, rooms } from './news.ts'
 
@@ -104,7 +105,7 @@ function answerDevice(device: Device, context: Context, keeper: Keeper): void {
         ok: true,
         events,
         more,
-        standing: { copy: id, state: copy.state, round: copy.round, goFor: copy.goFor },
+        standing: standingOf(copy),
       }
     }),
   )

@@ -1,9 +1,9 @@
 import type { CopyRow, CopySum } from '@hand-back/core'
-import { type DeviceMessages, mayRead, type ServerMessages } from '@hand-back/core'
+import { type DeviceMessages, type ServerMessages, toldTo } from '@hand-back/core'
 import type { Logger } from 'pino'
 import type { Server } from 'socket.io'
 import { causeOf } from '../http/errors.ts'
-import type { News } from '../news.ts'
+import { type News, standingOf } from '../news.ts'
 
 export type Live = Server<DeviceMessages, ServerMessages>
 
@@ -39,12 +39,12 @@ export function liveNews(
       live.to(rooms.copy(copy.id, 'teacher')).emit('events', { copy: copy.id, events: [...events] })
       live.to(rooms.handout(copy.handoutId)).emit('touched', { handout: copy.handoutId, copy: copy.id })
       if (!copy.out) return
-      const seen = events.filter((event) => mayRead('student', copy, event.layer, event.round))
+      const seen = events.flatMap((event) => toldTo('student', copy, event) ?? [])
       if (seen.length > 0)
         live.to(rooms.copy(copy.id, 'student')).emit('events', { copy: copy.id, events: seen })
     },
     copyChanged(copy) {
-      const standing = { copy: copy.id, state: copy.state, round: copy.round, goFor: copy.goFor }
+      const standing = standingOf(copy)
       live.to(rooms.copy(copy.id, 'teacher')).emit('standing', standing)
       if (copy.out) live.to(rooms.copy(copy.id, 'student')).emit('standing', standing)
       tellRow(copy, (row) => {

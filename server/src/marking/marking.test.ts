@@ -20,6 +20,7 @@ import { handBackDue } from '../copies/index.ts'
 import { fatesOf } from '../test/fatesOf.ts'
 import { lineStroke } from '../test/ink.ts'
 import { firstPageOf, giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
+import { textOfPdf } from '../test/textOfPdf.ts'
 
 const sound = readFileSync(new URL('../../../tools/src/demo/recordings/knot-1.webm', import.meta.url))
 
@@ -328,6 +329,75 @@ test('handed back at a moment, for another go with its own date: not one bit bef
   expect(await plan()).toEqual({ handedBack: [] })
   expect(await other.status('POST', `/handouts/${handout}/hand-back`, { copies: [copy], at })).toBe(404)
 })
+
+test('handed back without marks: what was written is there, and no mark in any answer, message or PDF until they are given', async () => {
+  const { teacher, student, other, handout, copy, giveMark, questions } = await marked()
+  const page = questions[0]!.areas[0]!.page
+  const heard: unknown[] = []
+  const device = await student.device()
+  for (const name of ['tray', 'standing', 'handout', 'events'] as const)
+    device.on(name, (news?: unknown) => heard.push(news))
+  await student.follow(copy)
+  const common = { page, layer: 'feedback', madeAt: 5 } as const
+  const ink: PageEvent = { ...common, id: randomUUID(), act: 'add', items: [lineStroke([90, 90], [120, 95])] }
+  const sign: PageEvent = {
+    ...common,
+    id: randomUUID(),
+    act: 'add',
+    items: [
+      { id: randomUUID(), kind: 'sign', form: 'tick', x: 9, y: 9, width: 20, height: 20, carries: 150 },
+    ],
+  }
+  await teacher.keep(copy, [ink, giveMark(0, 1.5), sign])
+  const back = (more: object) => teacher.post(`/handouts/${handout}/hand-back`, { copies: [copy], ...more })
+  await back({ marks: false })
+  const seen = async () =>
+    JSON.stringify([
+      await student.get('/tray'),
+      await student.get(`/copies/${copy}`),
+      await student.get(`/copies/${copy}/log`),
+      await student.follow(copy),
+      heard,
+    ])
+  const pdf = async () => {
+    const answer = await student.send('GET', `/copies/${copy}/pdf`)
+    return textOfPdf(new Uint8Array(await answer.arrayBuffer()))
+  }
+  // One given afterwards is not told either.
+  await teacher.keep(copy, [giveMark(1, 3)])
+  expect(await seen()).toContain('"tick"')
+  expect(await seen()).not.toMatch(/"mark"|"carries"|"given":[1-9]/)
+  expect(await pdf()).not.toMatch(/of 2|of 4/)
+  expect((await student.get<TrayEntry[]>('/tray'))[0]!.back).toEqual({ pages: 1, given: 0, full: 0 })
+  const row = async () =>
+    (await teacher.get<HandoutWhole>(`/handouts/${handout}`)).copies.find(({ id }) => id === copy)!
+  expect((await row()).marksKept).toBe(true)
+
+  expect(await student.status('POST', `/handouts/${handout}/give-marks`, { copies: [copy] })).toBe(404)
+  expect(await other.status('POST', `/handouts/${handout}/give-marks`, { copies: [copy] })).toBe(404)
+  expect(await seen()).not.toContain('"mark"')
+  await teacher.post(`/handouts/${handout}/give-marks`, { copies: [copy] })
+  expect((await row()).marksKept).toBe(false)
+  expect((await student.get<TrayEntry[]>('/tray'))[0]!.back).toEqual({ pages: 1, given: 450, full: 600 })
+  expect((await student.get<KeptEvent[]>(`/copies/${copy}/log`)).flatMap(marksOf)).toHaveLength(2)
+  expect(await pdf()).toMatch(/1½ of 2/)
+
+  // Another round, planned without marks: those of the round before stay given.
+  await back({ again: { dueAt: null } })
+  await student.post(`/copies/${copy}/hand-in`)
+  await teacher.keep(copy, [giveMark(0, 2, 2)])
+  const at = Date.now() + 60_000
+  await back({ at, marks: false })
+  await handBackDue({ ...school.server.context, now: () => at })
+  expect((await row()).state).toBe('handed back')
+  const rounds = (await student.get<KeptEvent[]>(`/copies/${copy}/log`)).filter(
+    (event) => marksOf(event).length > 0,
+  )
+  expect(rounds.map(({ round }) => round)).toEqual([1, 1])
+})
+
+const marksOf = (event: KeptEvent) =>
+  event.act === 'add' ? event.items.filter(({ kind }) => kind === 'mark') : []
 
 test('questions drawn while marking are there for all copies at once, and on the worksheet; what was there stays', async () => {
   const { teacher, student, handout, copy, questions, giveMark, sum } = await marked()

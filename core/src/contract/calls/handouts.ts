@@ -11,6 +11,7 @@ import {
   handoutChange,
   handoutChanges as handoutChangesTold,
   handoutWhole,
+  marksGiven,
   moreStudents,
   newHandout,
 } from '../handouts.ts'
@@ -33,6 +34,8 @@ export const handoutChanges = reading('teacher', '/handouts/:handout/changes', h
 export const sendChanges = doing('teacher', '/handouts/:handout/changes', nothing, nothing)
 export const giveToMore = doing('teacher', '/handouts/:handout/students', moreStudents, nothing)
 export const handBackMany = doing('teacher', '/handouts/:handout/hand-back', handBackRequest, handBackAnswer)
+/** Gives the marks of copies that went back without them. */
+export const giveMarks = doing('teacher', '/handouts/:handout/give-marks', marksGiven, nothing)
 /** The questions of a hand-out, its key, and what its copies were given so far. */
 export const marking = reading('teacher', '/handouts/:handout/marking', markingTold)
 /** Draws areas of questions for all its copies at once; the worksheet has them from now on, too. */

@@ -110,6 +110,9 @@ export const copies = pgTable(
     /** It goes back by itself at this moment, in this way. */
     handsBackAt: moment('hands_back_at'),
     handsBackFor: jsonb('hands_back_for').$type<GoWish>(),
+    handsBackMarks: boolean('hands_back_marks').notNull().default(true),
+    /** The rounds that went back without their marks. */
+    withoutMarks: jsonb('without_marks').$type<readonly number[]>().notNull().default([]),
     /** Where it stood before it was handed back, until it is read. */
     stateBefore: text('state_before').$type<CopyState>(),
     workSeq: integer('work_seq').notNull().default(0),

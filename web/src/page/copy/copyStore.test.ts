@@ -29,6 +29,7 @@ class FakeSchool {
     state: 'working' as CopyWhole['state'],
     round: 1,
     goFor: null as readonly string[] | null,
+    withoutMarks: [] as readonly number[],
   }
   asked: FollowRequest[] = []
   /** The most events of one answer. */
@@ -111,6 +112,7 @@ async function open(
     state: school.standing.state,
     round: school.standing.round,
     goFor: null,
+    withoutMarks: [],
     questions: [],
     pages: [],
   } as never as CopyWhole
@@ -319,18 +321,57 @@ describe('an open copy', () => {
   })
 
   test('handed back, it reads the feedback that it may see now', async () => {
-    school.standing = { copy: COPY, state: 'handed in', round: 1, goFor: null }
+    school.standing = { copy: COPY, state: 'handed in', round: 1, goFor: null, withoutMarks: [] }
     const store = await open()
     school.keep(adding('marit', 'feedback'))
-    school.standing = { copy: COPY, state: 'handed back', round: 1, goFor: null }
+    school.standing = { copy: COPY, state: 'handed back', round: 1, goFor: null, withoutMarks: [] }
     school.tell('standing', school.standing)
     await until(() => seen(store).length === 1)
     expect(store.view.getState().state).toBe('handed back')
     store.close()
   })
 
+  test('marks that stayed at school are read once they are given, and again left out when they are taken back', async () => {
+    const without = { copy: COPY, state: 'handed back' as const, round: 1, goFor: null, withoutMarks: [1] }
+    school.standing = without
+    school.keep(adding('noor'))
+    const [ink, withheld] = [
+      school.keep(adding('marit', 'feedback')),
+      school.keep(adding('marit', 'feedback')),
+    ]
+    const mark = {
+      id: PAGE,
+      kind: 'mark',
+      question: PAGE,
+      label: '1',
+      given: 100,
+      full: 200,
+      x: 0,
+      y: 0,
+    } as const
+    const told = (event: KeptEvent) => {
+      school.log = school.log.map((each) => (each.id === event.id ? event : each))
+    }
+    const hidden = { ...withheld, act: 'take', items: [], withheld: true } as KeptEvent
+    told(hidden)
+    const store = await open()
+    expect(seen(store)).toHaveLength(2)
+    told({ ...withheld, act: 'add', items: [mark] } as KeptEvent)
+    school.standing = { ...without, withoutMarks: [] }
+    school.tell('standing', school.standing)
+    await until(() => seen(store).includes(PAGE))
+    expect(seen(store)).toHaveLength(3)
+    told(hidden)
+    school.standing = without
+    school.tell('standing', school.standing)
+    await until(() => store.view.getState().log.readTo.feedback === 2 && !seen(store).includes(PAGE))
+    expect(seen(store)).toHaveLength(2)
+    expect(ink.layer).toBe('feedback')
+    store.close()
+  })
+
   test('a teacher cannot undo feedback of a round that is over', async () => {
-    school.standing = { copy: COPY, state: 'another go', round: 2, goFor: null }
+    school.standing = { copy: COPY, state: 'another go', round: 2, goFor: null, withoutMarks: [] }
     school.keep(adding('marit', 'feedback', 1))
     const store = await open('feedback', { id: 'marit', name: 'Marit Abara', role: 'teacher' })
     expect(seen(store)).toHaveLength(1)

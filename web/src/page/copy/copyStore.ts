@@ -2,6 +2,7 @@ import {
   type AnswerValue,
   answerId,
   type CopyLog,
+  type CopyStandingNews,
   type CopyState,
   type CopyWhole,
   type EventFate,
@@ -31,6 +32,7 @@ import {
   remember,
   type SignedEvent,
   staysIn,
+  unread,
 } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { LiveSocket } from '../../api/live.ts'
@@ -39,6 +41,7 @@ import type { LogCache } from '../device/logCache.ts'
 import type { CopyOutbox } from '../device/outbox.ts'
 import { keepWords } from './keepWords.ts'
 import { LogReader } from './logReader.ts'
+import { MarksTold } from './marksTold.ts'
 import { Moments } from './moments.ts'
 import { portions } from './pageActs.ts'
 
@@ -71,6 +74,7 @@ export class CopyStore {
   readonly #cache: LogCache | undefined
   readonly #stops: (() => void)[]
   readonly #moments = new Moments()
+  readonly #marksTold = new MarksTold()
   /** What of one's own acts has others in its train. */
   #along: ((event: PageEvent) => void) | undefined
   /** The ids of this person's own events, and those of them that school has kept, in its order. */
@@ -251,12 +255,21 @@ export class CopyStore {
   }
 
   /** Says where the copy stands now, as an answer told it. */
-  stand({ state, round, goFor }: Pick<OpenCopy, 'state' | 'round' | 'goFor'>): void {
+  stand({ state, round, goFor, withoutMarks }: Omit<CopyStandingNews, 'copy'>): void {
     if (round !== this.#now.round && this.#layer === 'feedback') {
       this.#ownKept = []
       this.#set({ history: noHistory })
     }
     this.#set({ state, round, goFor })
+    if (this.#layer === 'work' && !this.#marksTold.agreesWith(withoutMarks)) this.#readFeedbackAnew()
+  }
+
+  /** Marks were given that had stayed at school, or were taken back: feedback is told otherwise from its beginning on. */
+  #readFeedbackAnew(): void {
+    this.#marksTold.forget()
+    this.#cache?.forget(this.#copy.id)
+    this.#set({ log: unread(this.#now.log, 'feedback') })
+    void this.#reader.catchUp()
   }
 
   /** In a go for chosen questions: the part that takes work. Nothing: all of it does. */
@@ -279,6 +292,7 @@ export class CopyStore {
     if (missing) void this.#reader.catchUp()
     const fresh = events.filter(({ layer, seq }) => seq > readTo[layer] && seq <= log.readTo[layer])
     this.#rememberKept(fresh)
+    this.#marksTold.read(fresh)
     if (!fromShelf && fresh.length > 0) this.#cache?.add(this.#copy.id, fresh)
   }
 

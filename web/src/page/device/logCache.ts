@@ -16,6 +16,8 @@ export interface LogCache {
   of(copy: string): Promise<KeptEvent[]>
   /** Keeps what was read, a moment later: opening the copy comes first. */
   add(copy: string, events: readonly KeptEvent[]): void
+  /** What was read of a copy is not so any more. */
+  forget(copy: string): void
 }
 
 const NAME = 'hand-back-logs'
@@ -72,7 +74,17 @@ export function logCache(person: string): LogCache {
       if (waiting.size === 0) setTimeout(() => void write(), REST)
       waiting.set(copy, [...(waiting.get(copy) ?? []), ...events])
     },
+    forget(copy) {
+      waiting.delete(copy)
+      void dropped(person, copy).catch(() => {})
+    },
   }
+}
+
+async function dropped(person: string, copy: string): Promise<void> {
+  const rows = (await logs()).transaction('read', 'readwrite').store
+  const keys = await rows.index('copy').getAllKeys([person, copy])
+  await Promise.all(keys.map((key) => rows.delete(key)))
 }
 
 /** Empties it. */

@@ -2,6 +2,7 @@ import {
   type CopyWhole,
   type FeedbackStep,
   feedbackSteps,
+  type Item,
   pageOf,
   repliesIn,
   sayMarks,
@@ -23,6 +24,8 @@ interface FeedbackBarProps {
   pages: readonly WorksheetPage[]
   /** The round whose feedback one goes through. */
   round: number
+  /** What of each item is seen, where not all of it is. */
+  asSeen?: ((item: Item) => readonly Item[]) | undefined
   /** Whether this person may say something on a page: it is not given to others. */
   mayReply: (page: string) => boolean
   /** Frames a piece of feedback; nothing: none any more. `turns`: turns to it too. */
@@ -37,11 +40,11 @@ const SWIPE = 60
 
 /** Going through what the teacher wrote, piece by piece: where, what it gave, and one's own answer to it. */
 export function FeedbackBar(props: FeedbackBarProps) {
-  const { copy, store, pages, round, mayReply, onStep, onKeys, onClose } = props
+  const { copy, store, pages, round, asSeen, mayReply, onStep, onKeys, onClose } = props
   const { log } = useStore(store.view)
   const steps = useMemo(
-    () => feedbackSteps(pages, (id) => pageOf(log, id), copy.questions, round),
-    [pages, log, copy.questions, round],
+    () => feedbackSteps(pages, (id) => pageOf(log, id), copy.questions, round, asSeen),
+    [pages, log, copy.questions, round, asSeen],
   )
   const replies = useMemo(() => repliesIn(pages.map(({ id }) => pageOf(log, id))), [pages, log])
   const [at, setAt] = useState(() =>

@@ -4,8 +4,8 @@ import {
   marksIn,
   mayRead,
   type Rubric,
-  rubricSum,
   sayMarks,
+  sayRubricSum,
 } from '@hand-back/core'
 import { Check } from 'lucide-react'
 import { Dialog } from '../../ui/Dialog.tsx'
@@ -23,15 +23,11 @@ export function RubricTable({ rubric, state, round, log, onClose }: RubricTableP
   const marks = marksIn(log.pages.values(), (placed) =>
     mayRead('student', { state, round }, placed.layer, placed.round),
   )
-  const { given, full, left } = rubricSum(rubric, marks)
+  const sum = sayRubricSum(rubric, marks)
   const { levels, criteria } = rubric
   return (
     <Dialog open onClose={onClose} title={rubric.name} wide>
-      {full > 0 && left < criteria.length && (
-        <p className="mb-3 font-serif text-lg font-semibold text-madder">
-          {sayMarks(given)} of {sayMarks(full)}
-        </p>
-      )}
+      {sum && <p className="mb-3 font-serif text-lg font-semibold text-madder">{sum}</p>}
       <div className="overflow-x-auto">
         <table className="w-full border-collapse">
           <thead>

@@ -11,7 +11,7 @@ import { Given } from '../marking/Given.tsx'
 import { isReviewed } from '../marking/pileOrder.ts'
 import { Either } from './Either.tsx'
 import { GoFor } from './GoFor.tsx'
-import { handBack } from './handBack.ts'
+import { goWithMarks, handBack } from './handBack.ts'
 import { MomentField } from './MomentField.tsx'
 import { dueHint } from './momentHints.ts'
 
@@ -41,11 +41,14 @@ export function HandBackDialog({ handout, sums, only, again = false, ready, onCl
   const [goFor, setGoFor] = useState<readonly string[]>()
   const [isLater, setLater] = useState(false)
   const [at, setAt] = useState<number | null>(null)
+  const [marks, setMarks] = useState(goWithMarks(handout))
+  const hasMarks = sums.some(({ full }) => full > 0)
   const going = only ? all : all.filter((id) => chosen.includes(id))
   const goes = useAct(async () => {
     if (ready && !(await ready())) return
     await handBack(handout.id, going, {
       at: isLater ? at : null,
+      marks,
       again: isAgain ? { dueAt, ...(goFor ? { questions: [...goFor] } : {}) } : null,
     })
     onClose()
@@ -109,6 +112,17 @@ export function HandBackDialog({ handout, sums, only, again = false, ready, onCl
               <p className="text-ink-soft">They read it and answer it; their pages take no more ink.</p>
             )}
           </Either>
+          {!isBack && hasMarks && (
+            <Either
+              label="Marks"
+              first="With them"
+              second="Without"
+              isSecond={!marks}
+              onChoose={(without) => setMarks(!without)}
+            >
+              {!marks && <p className="text-ink-soft">They stay with you until you give them.</p>}
+            </Either>
+          )}
           {!isBack && (
             <Either label="When" first="Now" second="Later" isSecond={isLater} onChoose={setLater}>
               {isLater && (

@@ -6,6 +6,7 @@ import {
   type CopyWork,
   type HandoutWhole,
   latenessOf,
+  sayGoFor,
 } from '@hand-back/core'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
@@ -27,7 +28,7 @@ import { TakeAway } from '../TakeAway.tsx'
 import { DoneSoFar } from './DoneSoFar.tsx'
 import { FilterRow } from './FilterRow.tsx'
 import { HandBackDialog } from './HandBackDialog.tsx'
-import { handBack } from './handBack.ts'
+import { goWithMarks, handBack } from './handBack.ts'
 import { InUse } from './InUse.tsx'
 import { OneCopy } from './OneCopy.tsx'
 import { SharedPeople } from './SharedPeople.tsx'
@@ -86,6 +87,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
               void handBack(
                 id,
                 marked.map((copy) => copy.id),
+                { marks: goWithMarks(handout) },
               )
             }
           >
@@ -175,6 +177,8 @@ const columnsOf = (
       <span className="inline-flex flex-wrap items-center gap-x-3 align-middle" data-state={copy.state}>
         <StateTag state={copy.state} />
         {copy.round > 1 && <span className="text-ink-soft">round {copy.round}</span>}
+        {copy.state === 'another go' && <GoAt handout={handout} copy={copy} />}
+        {copy.marksKept && <span className="text-ink-soft">marks not given</span>}
         {copy.withdrawn && <span className="text-ochre">withdrawn</span>}
         {copy.dueAt !== null && <span className="text-ink-soft">{sayDue(copy.dueAt)}</span>}
         {copy.markingBegan && copy.state === 'handed in' && <span className="text-madder">written on</span>}
@@ -235,6 +239,13 @@ function HandedIn({ handout, copy }: OfCopy) {
       {lateness && <b className="ml-2 text-ochre">{lateness}</b>}
     </>
   )
+}
+
+/** At which questions a go is, where it is at some only. */
+function GoAt({ handout, copy }: OfCopy) {
+  const questions = useMarking(handout.id)?.questions ?? []
+  const at = sayGoFor(copy.goFor, questions)
+  return at && <span className="text-ink-soft">at {at}</span>
 }
 
 interface OfCopy {

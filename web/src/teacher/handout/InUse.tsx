@@ -9,9 +9,11 @@ import { Dialog } from '../../ui/Dialog.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
 import { Tick } from '../../ui/Tick.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { capital, count } from '../../ui/when.ts'
 import { asked } from '../asked.ts'
 import { changeRubric } from '../rubric/changeRubric.ts'
 import { RubricField } from '../rubric/RubricField.tsx'
+import { giveMarks } from './handBack.ts'
 import { saidChanges } from './saidChanges.ts'
 import { type Terms, TermsFields } from './TermsFields.tsx'
 import { WithoutCopy } from './WithoutCopy.tsx'
@@ -77,6 +79,7 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
           </Notice>
         )}
         {ownsWorksheet && <WaitingChanges handout={handout} />}
+        <MarksKept handout={handout} />
         <WithoutCopy handout={handout} onGiven={() => refreshAll(id)} />
       </div>
     </div>
@@ -88,6 +91,22 @@ const Notice = ({ children }: { children: ReactNode }) => (
     {children}
   </div>
 )
+
+/** Copies that went back without their marks, and the way to give them. */
+function MarksKept({ handout }: { handout: HandoutWhole }) {
+  const kept = handout.copies.filter(({ marksKept }) => marksKept).map(({ id }) => id)
+  const { run, busy } = useAct(() => giveMarks(handout.id, kept))
+  if (kept.length === 0) return null
+  const copies = count(kept.length, 'copy', 'copies')
+  return (
+    <Notice>
+      <p className="min-w-[200px] flex-1">{capital(copies)} went back without marks.</p>
+      <Button look="main" disabled={busy} onClick={() => void run()}>
+        Give {kept.length === 1 ? 'its' : 'their'} marks
+      </Button>
+    </Notice>
+  )
+}
 
 function TermsForm({ handout, onDone }: { handout: HandoutWhole; onDone: () => void }) {
   const { opensAt, dueAt, directions, spoken, counts } = handout

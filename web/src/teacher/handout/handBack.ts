@@ -1,4 +1,4 @@
-import { CALLS, type HandBackRequest } from '@hand-back/core'
+import { CALLS, type HandBackRequest, type HandoutWhole } from '@hand-back/core'
 import { ask } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
@@ -6,6 +6,20 @@ import { capital, count, sayWhen } from '../../ui/when.ts'
 
 /** How copies are handed back: left out, now and to be read. */
 export type HandingBack = Omit<HandBackRequest, 'copies'>
+
+/** Whether copies go back with their marks unless somebody says otherwise: as those before them did. */
+export const goWithMarks = ({ copies }: HandoutWhole): boolean => !copies.some(({ marksKept }) => marksKept)
+
+/** Gives the marks of copies that went back without them. */
+export async function giveMarks(handout: string, copies: readonly string[]): Promise<void> {
+  try {
+    await ask(CALLS.giveMarks, { handout }, { copies })
+    refreshed(handout)
+    sayDone(`The marks of ${count(copies.length, 'copy', 'copies')} are given.`)
+  } catch (error) {
+    sayProblem(error)
+  }
+}
 
 /**
  * Hands copies back, now or later, and says how many go; as long as nobody has read them, that can be undone. Those
@@ -28,10 +42,11 @@ export async function handBack(
   }
 }
 
-function toldOf(copies: number, { at, again }: HandingBack): string {
+function toldOf(copies: number, { at, again, marks = true }: HandingBack): string {
   const these = capital(count(copies, 'copy', 'copies'))
-  if (at) return `${these} will go back ${sayWhen(at)}.`
-  return `${these} ${copies === 1 ? 'is' : 'are'} handed back${again ? ' for another go' : ''}.`
+  const how = `${again ? ' for another go' : ''}${marks ? '' : ', without marks'}`
+  if (at) return `${these} will go back ${sayWhen(at)}${how}.`
+  return `${these} ${copies === 1 ? 'is' : 'are'} handed back${how}.`
 }
 
 /** Another go is not taken back: its students may have begun. */

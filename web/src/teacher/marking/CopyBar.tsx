@@ -9,7 +9,7 @@ import { IconButton } from '../../ui/IconButton.tsx'
 import { useAct } from '../../ui/useAct.ts'
 import { sayWhen } from '../../ui/when.ts'
 import { HandBackDialog } from '../handout/HandBackDialog.tsx'
-import { bringBack, handBack, keepBack } from '../handout/handBack.ts'
+import { bringBack, goWithMarks, handBack, keepBack } from '../handout/handBack.ts'
 import { TakeAway } from '../TakeAway.tsx'
 import { HandBackEarly } from './HandBackEarly.tsx'
 import { useSwipe } from './useSwipe.ts'
@@ -37,7 +37,8 @@ export function CopyBar({ handout, row, sums, outbox, onBefore, onNext }: CopyBa
   const first = firstOf(handout, row)
   // Ink that came after the step would belong to the next round.
   const back = useAct(async () => {
-    if (await allArrived(outbox, row.id)) await handBack(handout.id, [row.id])
+    if (await allArrived(outbox, row.id))
+      await handBack(handout.id, [row.id], { marks: goWithMarks(handout) })
   })
   const [asks, setAsks] = useState(false)
   const swipe = useSwipe(onBefore, onNext)

@@ -103,10 +103,15 @@ export function MarkedCopy({
           pages.findIndex(({ id }) => id === pageAt),
         )
   const page = pages[index]!
+  /** Whether a last look shows the marks. */
+  const [theirMarks, setTheirMarks] = useState(!copy.withoutMarks.includes(round))
   const wanted = useCallback(
-    ({ layer }: Placed) =>
-      settled && (seeing === 'all' || seeing === 'theirs' || (seeing === 'work' && layer !== 'feedback')),
-    [seeing, settled],
+    ({ layer, item }: Placed) => {
+      if (!settled) return false
+      if (seeing === 'theirs') return theirMarks || item.kind !== 'mark'
+      return seeing === 'all' || (seeing === 'work' && layer !== 'feedback')
+    },
+    [seeing, settled, theirMarks],
   )
   const seen = useSeen(store, page.id, wanted)
   const mine = useCallback(
@@ -257,6 +262,8 @@ export function MarkedCopy({
               store={store}
               pages={pages}
               round={round}
+              marks={theirMarks}
+              onMarks={setTheirMarks}
               onStep={stepping.onStep}
               onKeys={setStepKeys}
               onClose={() => onSee('all')}

@@ -10,7 +10,7 @@ import { TEACHER_SWATCHES } from '../../page/strip/swatches.ts'
 import { useTools } from '../../page/tools/useTools.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
-import { handBack } from '../handout/handBack.ts'
+import { goWithMarks, handBack } from '../handout/handBack.ts'
 import { useHandout } from '../handout/useHandout.ts'
 import { CopyBar, firstOf } from './CopyBar.tsx'
 import { MarkedCopy } from './MarkedCopy.tsx'
@@ -153,7 +153,10 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
                 </Button>
               </span>
               {toBack.length > 1 && (
-                <Button onClick={() => void handBack(handout.id, toBack)} className="w-full">
+                <Button
+                  onClick={() => void handBack(handout.id, toBack, { marks: goWithMarks(handout) })}
+                  className="w-full"
+                >
                   Hand back the {toBack.length} {reviewed.length > 0 ? 'reviewed' : 'you wrote on'}
                 </Button>
               )}

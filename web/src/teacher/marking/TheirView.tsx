@@ -1,14 +1,26 @@
-import { type CopyWhole, type FeedbackStep, feedbackSteps, pageOf, type WorksheetPage } from '@hand-back/core'
+import {
+  type CopyWhole,
+  type FeedbackStep,
+  feedbackSteps,
+  itemWithoutMarks,
+  marksIn,
+  pageOf,
+  type WorksheetPage,
+} from '@hand-back/core'
 import { useStore } from 'zustand'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import type { KeyGroup } from '../../page/keys/keyActs.ts'
 import { FeedbackBar } from '../../page/work/parts.ts'
+import { ShowRow } from './ShowRow.tsx'
 
 interface TheirViewProps {
   copy: CopyWhole
   store: CopyStore
   pages: readonly WorksheetPage[]
   round: number
+  /** With the marks, or as it is while they stay with the teacher. */
+  marks: boolean
+  onMarks: (marks: boolean) => void
   onStep: (step: FeedbackStep | undefined, turns: boolean) => void
   onKeys: (keys: KeyGroup | undefined) => void
   onClose: () => void
@@ -17,25 +29,49 @@ interface TheirViewProps {
 const nobodyReplies = () => false
 
 /** A last look before a copy goes back: its feedback as its student will step through it. Nothing is said to it here. */
-export function TheirView({ copy, store, pages, round, onStep, onKeys, onClose }: TheirViewProps) {
+export function TheirView({
+  copy,
+  store,
+  pages,
+  round,
+  marks,
+  onMarks,
+  onStep,
+  onKeys,
+  onClose,
+}: TheirViewProps) {
   const { log } = useStore(store.view)
-  const isEmpty = feedbackSteps(pages, (id) => pageOf(log, id), copy.questions, round).length === 0
-  if (isEmpty)
-    return (
-      <p className="shrink-0 border-b border-rule bg-sheet px-5 py-2.5">
-        {copy.name} would find nothing written on it.
-      </p>
-    )
+  const asSeen = marks ? undefined : itemWithoutMarks
+  const steps = feedbackSteps(pages, (id) => pageOf(log, id), copy.questions, round, asSeen)
+  const hasMarks = marksIn(
+    pages.map(({ id }) => pageOf(log, id)),
+    (placed) => placed.round === round,
+  ).size
   return (
-    <FeedbackBar
-      copy={copy}
-      store={store}
-      pages={pages}
-      round={round}
-      mayReply={nobodyReplies}
-      onStep={onStep}
-      onKeys={onKeys}
-      onClose={onClose}
-    />
+    <>
+      {hasMarks > 0 && (
+        <ShowRow label="With the marks" shown={marks} onShow={onMarks}>
+          {null}
+        </ShowRow>
+      )}
+      {steps.length === 0 ? (
+        <p className="shrink-0 border-b border-rule bg-sheet px-5 py-2.5">
+          {copy.name} would find nothing written on it.
+        </p>
+      ) : (
+        <FeedbackBar
+          key={String(marks)}
+          asSeen={asSeen}
+          copy={copy}
+          store={store}
+          pages={pages}
+          round={round}
+          mayReply={nobodyReplies}
+          onStep={onStep}
+          onKeys={onKeys}
+          onClose={onClose}
+        />
+      )}
+    </>
   )
 }

@@ -14,6 +14,8 @@ const row = (id: string, more: Partial<CopyRow>): CopyRow => ({
   round: 1,
   markingBegan: false,
   reviewed: null,
+  goFor: null,
+  marksKept: false,
   stateBefore: null,
   handedInAt: null,
   dueAt: null,

@@ -15,6 +15,8 @@ const row = fc.record({
   round: fc.constant(1),
   markingBegan: fc.boolean(),
   reviewed: fc.constant(null),
+  goFor: fc.constant(null),
+  marksKept: fc.constant(false),
   stateBefore: fc.constant(null),
   dueAt: fc.constant(null),
   handsBackAt: fc.constant(null),

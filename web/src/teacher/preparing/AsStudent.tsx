@@ -80,6 +80,7 @@ function trialCopy({ title, sheet }: WorksheetWhole, person: Person, set: string
     spoken: null,
     rubric: null,
     goFor: null,
+    withoutMarks: [],
     way: 'own',
     name: person.name,
     students: [person],
