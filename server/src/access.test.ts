@@ -253,6 +253,8 @@ const ROUTES: Record<string, Rule> = {
     body: { copies: [] },
     teacher: true,
   },
+  'GET /classes/:class/mail': { path: (lesson) => `/classes/${lesson.class.id}/mail`, teacher: true },
+  'GET /mail': { path: () => '/mail', ...anyStudent },
   'POST /copies/:copy/hand-back': {
     path: (lesson) => `/copies/${own(lesson).copy}/hand-back`,
     teacher: true,

@@ -16,6 +16,7 @@ import { answerErrors } from './http/errors.ts'
 import { numberRequest } from './http/requestId.ts'
 import { sameOrigin } from './http/sameOrigin.ts'
 import { samePerson } from './http/samePerson.ts'
+import { mailRoutes } from './mail/index.ts'
 import { markingRoutes } from './marking/index.ts'
 import { paperRoutes } from './papers/index.ts'
 import { guardSignIn, habitRoutes, knowPerson, peopleRoutes } from './people/index.ts'
@@ -61,6 +62,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     handoutRoutes,
     copyRoutes,
     markingRoutes,
+    mailRoutes,
     remarkRoutes,
     (of: Context) => formatRoutes(of, pictures),
     attachmentRoutes,

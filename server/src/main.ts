@@ -9,6 +9,9 @@ const {
   SETUP_CODE,
   DEMO,
   WEB_ROOT,
+  ADDRESS,
+  SMTP_URL,
+  MAIL_FROM = 'Hand Back <hand-back@localhost>',
 } = process.env
 
 if (!DATABASE_URL || !SESSION_SECRET || !WEB_ROOT) {
@@ -27,6 +30,8 @@ const running = await startServer({
   setupCode: setupCode(),
   demo: DEMO === '1',
   picturesRest: PICTURES_REST,
+  address: ADDRESS ?? `http://${HOST}:${PORT}`,
+  mailServer: SMTP_URL ? { url: SMTP_URL, from: MAIL_FROM } : undefined,
   webRoot: WEB_ROOT,
 })
 console.log(`listening ${running.url}`)

@@ -4,7 +4,7 @@ import { createAdapter } from '@socket.io/postgres-adapter'
 import pino, { type Logger } from 'pino'
 import { Server } from 'socket.io'
 import { makeApp } from './app.ts'
-import type { Context } from './context.ts'
+import type { Context, MailServer } from './context.ts'
 import { handBackDue, Keeper } from './copies/index.ts'
 import { bringUpToDate, connect } from './db/connect.ts'
 import { clearBrokenUploads } from './files/index.ts'
@@ -13,6 +13,7 @@ import { causeOf } from './http/errors.ts'
 import { fromHere } from './http/sameOrigin.ts'
 import { takeSeat } from './http/seat.ts'
 import { answerDevices, type Live, liveNews, liveSettings } from './live/index.ts'
+import { makeMail, sendMail } from './mail/index.ts'
 import { sumsOf } from './marking/index.ts'
 import { clearOldSessions, sessions } from './people/index.ts'
 import { noteOldVersions } from './worksheets/index.ts'
@@ -21,6 +22,8 @@ import { noteOldVersions } from './worksheets/index.ts'
 const TIDIES_EVERY = 15 * 60 * 1000
 /** How often it is looked whether copies are to go back by themselves, in milliseconds. */
 const HANDS_BACK_EVERY = 10_000
+/** How often mail is made and sent, in milliseconds. */
+const MAILS_EVERY = 30_000
 
 export interface Settings {
   readonly databaseUrl: string
@@ -34,6 +37,9 @@ export interface Settings {
   readonly setupCode?: string | undefined
   /** See `Context.picturesRest`. */
   readonly picturesRest?: number | undefined
+  /** See `Context.address`; nothing: where it listens. */
+  readonly address?: string | undefined
+  readonly mailServer?: MailServer | undefined
   /** The folder of the built interface. */
   readonly webRoot: string
   readonly log?: Logger
@@ -68,7 +74,9 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
     async (handout, copy) => (await sumsOf(db, handout, copy))[0],
   )
   const { demo, secret, setupCode, picturesRest } = settings
-  const context: Context = { db, pool, log, news, now: Date.now, demo, secret, setupCode, picturesRest }
+  const { mailServer, address } = settings
+  const known = { demo, secret, setupCode, picturesRest, mailServer, address }
+  const context: Context = { db, pool, log, news, now: Date.now, ...known }
   const session = sessions(context)
 
   server.on('request', makeApp(context, session, settings.webRoot))
@@ -96,6 +104,10 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
     handBackDue(context).catch((error) => log.warn({ cause: causeOf(error) }, 'not handed back'))
   }, HANDS_BACK_EVERY)
   handingBack.unref()
+  const mailing = setInterval(() => {
+    mail(context).catch((error) => log.warn({ cause: causeOf(error) }, 'mail not sent'))
+  }, MAILS_EVERY)
+  mailing.unref()
   const { port } = server.address() as AddressInfo
   return {
     url: `http://${settings.host}:${port}`,
@@ -103,9 +115,15 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
     async stop() {
       clearInterval(tidying)
       clearInterval(handingBack)
+      clearInterval(mailing)
       await live.close()
       server.closeAllConnections()
       await connection.close()
     },
   }
+}
+
+async function mail(context: Context): Promise<void> {
+  await makeMail(context)
+  if (context.mailServer) await sendMail(context, context.mailServer)
 }

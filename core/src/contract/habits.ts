@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { colour, nib } from '../ink/stroke.ts'
 import { hundredths } from '../kinds/mark.ts'
 import { SIGN_FORMS } from '../kinds/sign.ts'
+import { MAIL_ABOUT } from '../mail/mailWords.ts'
 
 /** A pen kept ready. Width in points. */
 export const swatch = z.object({ nib, colour, width: z.number().min(0.2).max(100) })
@@ -37,5 +38,7 @@ export const habits = z.object({
   markStep: hundredths.optional(),
   /** The marks that a teacher's signs give where they are put down, in hundredths. */
   signs: z.partialRecord(z.enum(SIGN_FORMS), hundredths).optional(),
+  /** Which mails do not come. */
+  noMail: z.array(z.enum(MAIL_ABOUT)).max(MAIL_ABOUT.length).optional(),
 })
 export type Habits = z.infer<typeof habits>

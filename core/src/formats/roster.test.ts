@@ -34,8 +34,8 @@ describe('a list of students', () => {
       file(`name,id\nNoor Farrant,7\n,8\n${'x'.repeat(200)},9\nNoor again,7\nIlja Egorov,`),
     ])
     expect(classes[0]!.students).toEqual([
-      { name: 'Noor Farrant', rosterId: '7' },
-      { name: 'Ilja Egorov', rosterId: null },
+      { name: 'Noor Farrant', rosterId: '7', mail: null },
+      { name: 'Ilja Egorov', rosterId: null, mail: null },
     ])
     expect(wrong.map(({ line }) => line)).toEqual([3, 4, 5])
     expect(wrong[0]!.why).toBe('The name is missing.')
@@ -71,8 +71,8 @@ describe('OneRoster 1.2', () => {
         {
           name: 'Curlew class',
           students: [
-            { rosterId: 'u1', name: 'Noor Farrant' },
-            { rosterId: 'u2', name: 'Il Egorov' },
+            { rosterId: 'u1', name: 'Noor Farrant', mail: null },
+            { rosterId: 'u2', name: 'Il Egorov', mail: null },
           ],
         },
         { name: 'Dunlin class', students: [] },
@@ -95,7 +95,7 @@ describe('what would change', () => {
         const class_ = now.map((name, index) => ({ id: `s${index}`, name }))
         const changes = rosterChanges(
           class_,
-          list.map((name) => ({ name, rosterId: null })),
+          list.map((name) => ({ name, rosterId: null, mail: null })),
         )
         expect(changes.rename.length + changes.missing.length + changes.same).toBe(class_.length)
         expect(changes.add.length + changes.rename.length + changes.same).toBe(list.length)
@@ -109,8 +109,8 @@ describe('what would change', () => {
         { id: 's2', name: 'Ilja Egorov', rosterId: null },
       ],
       [
-        { rosterId: 'u1', name: 'Noor Farrant' },
-        { rosterId: 'u2', name: 'ilja egorov' },
+        { rosterId: 'u1', name: 'Noor Farrant', mail: null },
+        { rosterId: 'u2', name: 'ilja egorov', mail: null },
       ],
     )
     expect(changes.rename).toEqual([
@@ -119,6 +119,27 @@ describe('what would change', () => {
     ])
     expect(changes).toMatchObject({ add: [], missing: [], same: 0 })
   })
+})
+
+test('an address on the list goes to whoever is in both; one that is none is said, and costs nobody their place', () => {
+  const list = 'name,e-mail\nAnn,ann@school.example\nBen,\nCy,not an address\nDee,dee@school.example'
+  const { classes, wrong } = readRoster([file(list)])
+  expect(classes[0]!.students.map(({ name, mail }) => [name, mail])).toEqual([
+    ['Ann', 'ann@school.example'],
+    ['Ben', null],
+    ['Cy', null],
+    ['Dee', 'dee@school.example'],
+  ])
+  expect(wrong).toEqual([{ line: 4, why: expect.stringContaining('not an address') }])
+  const changes = rosterChanges(
+    [
+      { id: 's1', name: 'Ann', mail: null },
+      { id: 's2', name: 'Ben', mail: 'ben@school.example' },
+      { id: 's4', name: 'Dee', mail: 'dee@school.example' },
+    ],
+    classes[0]!.students,
+  )
+  expect(changes.mail).toEqual([{ id: 's1', to: 'ann@school.example' }])
 })
 
 test('what is written is read again, and no cell becomes a formula', () => {

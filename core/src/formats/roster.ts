@@ -1,11 +1,14 @@
 import { unzipSync } from 'fflate'
 import { personName } from '../contract/door.ts'
+import { mailAddress } from '../contract/mail.ts'
 import { type CsvTable, readCsv } from './csv.ts'
 
 /** Somebody on a list that a school has. `rosterId`: what the list calls them, where it does. */
 export interface Listed {
   readonly rosterId: string | null
   readonly name: string
+  /** Where mail to them goes, where the list says so. */
+  readonly mail: string | null
 }
 
 /** A row that cannot be used, and why. */
@@ -62,11 +65,12 @@ const fold = (column: string) => column.toLowerCase().replace(/[^\p{L}]/gu, '')
 const NAMES = ['name', 'student', 'studentname', 'fullname']
 const FIRST = ['firstname', 'givenname', 'forename', 'first']
 const LAST = ['lastname', 'familyname', 'surname', 'last']
+const MAIL = ['mail', 'email', 'emailaddress', 'mailaddress']
 const IDS = ['id', 'studentid', 'sourcedid', 'rosterid', 'identifier', 'number']
 
 function readList({ columns, rows }: CsvTable): Roster {
   const find = (names: readonly string[]) => columns.find((column) => names.includes(fold(column)))
-  const [name, first, last, id] = [NAMES, FIRST, LAST, IDS].map(find)
+  const [name, first, last, id, mail] = [NAMES, FIRST, LAST, IDS, MAIL].map(find)
   if (!name && !(first && last)) {
     const named = columns.filter(Boolean).slice(0, 6).join(', ')
     throw new NotARoster(
@@ -76,7 +80,12 @@ function readList({ columns, rows }: CsvTable): Roster {
   const nameOf = (cells: Readonly<Record<string, string>>) =>
     name ? cells[name]! : `${cells[first!]} ${cells[last!]}`.trim()
   const { students, wrong } = checked(
-    rows.map(({ line, cells }) => ({ line, name: nameOf(cells), rosterId: id ? cells[id]! || null : null })),
+    rows.map(({ line, cells }) => ({
+      line,
+      name: nameOf(cells),
+      rosterId: id ? cells[id]! || null : null,
+      mail: mail ? cells[mail]! || null : null,
+    })),
   )
   return { classes: [{ name: null, students }], wrong }
 }
@@ -94,7 +103,8 @@ function checked(rows: readonly Row[]): { students: Listed[]; wrong: WrongRow[] 
   const students: Listed[] = []
   const wrong: WrongRow[] = []
   const seen = new Map<string, number>()
-  for (const { line, name, rosterId } of rows) {
+  for (const { line, name, rosterId, mail } of rows) {
+    const address = mail === null ? null : mailAddress.safeParse(mail)
     const good = personName.safeParse(name)
     const key = rosterId ?? `name ${name.toLowerCase()}`
     const before = seen.get(key)
@@ -103,7 +113,9 @@ function checked(rows: readonly Row[]): { students: Listed[]; wrong: WrongRow[] 
     else if (before !== undefined) wrong.push({ line, why: `The same student as in line ${before}.` })
     else {
       seen.set(key, line)
-      students.push({ rosterId, name: good.data })
+      if (address?.success === false)
+        wrong.push({ line, why: `${name}: “${mail}” is no mail address, and is left out.` })
+      students.push({ rosterId, name: good.data, mail: address?.data ?? null })
     }
   }
   return { students, wrong }
@@ -126,7 +138,8 @@ function readOneRoster(files: ReadonlyMap<string, Uint8Array>): Roster {
     if (ended(cells.status) || cells.enabledUser === 'false') continue
     const given = cells.preferredGivenName || cells.givenName
     const family = cells.preferredFamilyName || cells.familyName
-    users.set(cells.sourcedId!, { line, rosterId: cells.sourcedId!, name: `${given} ${family}`.trim() })
+    const mail = cells.email || null
+    users.set(cells.sourcedId!, { line, rosterId: cells.sourcedId!, name: `${given} ${family}`.trim(), mail })
   }
   const inClass = new Map<string, Row[]>()
   for (const { line, cells } of table('enrollments.csv', ['classSourcedId', 'userSourcedId', 'role'])) {
@@ -154,6 +167,8 @@ function readOneRoster(files: ReadonlyMap<string, Uint8Array>): Roster {
 export interface RosterChanges {
   readonly add: readonly Listed[]
   readonly rename: readonly { readonly id: string; readonly from: string; readonly to: string }[]
+  /** In both, with an address on the list that the class does not have. */
+  readonly mail: readonly { readonly id: string; readonly to: string }[]
   /** In the class, and not on the list. */
   readonly missing: readonly { readonly id: string; readonly name: string }[]
   /** How many are in both and stay as they are. */
@@ -170,16 +185,20 @@ export function rosterChanges(
     readonly id: string
     readonly name: string
     readonly rosterId?: string | null | undefined
+    readonly mail?: string | null | undefined
   }[],
   list: readonly Listed[],
 ): RosterChanges {
   const left = new Set(now)
   const add: Listed[] = []
   const rename: { id: string; from: string; to: string }[] = []
+  const mail: { id: string; to: string }[] = []
   let same = 0
   const byName: Listed[] = []
   const meet = (listed: Listed, found: (typeof now)[number]) => {
     left.delete(found)
+    if (listed.mail !== null && listed.mail !== (found.mail ?? null))
+      mail.push({ id: found.id, to: listed.mail })
     if (found.name === listed.name) same++
     else rename.push({ id: found.id, from: found.name, to: listed.name })
   }
@@ -193,5 +212,5 @@ export function rosterChanges(
     if (found) meet(listed, found)
     else add.push(listed)
   }
-  return { add, rename, missing: [...left].map(({ id, name }) => ({ id, name })), same }
+  return { add, rename, mail, missing: [...left].map(({ id, name }) => ({ id, name })), same }
 }

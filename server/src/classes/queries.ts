@@ -1,4 +1,11 @@
-import { type ClassCard, type ClassWhole, Refused, type StudentWithPin } from '@hand-back/core'
+import {
+  type ClassCard,
+  type ClassWhole,
+  type Listed,
+  Refused,
+  type StudentChange,
+  type StudentWithPin,
+} from '@hand-back/core'
 import { and, count, eq, isNull, sql } from 'drizzle-orm'
 import { brokeUnique, type Database, type Queries } from '../db/connect.ts'
 import { classes, classTeachers, enrolments, people } from '../db/schema.ts'
@@ -42,7 +49,7 @@ export async function ownClass(db: Queries, teacherId: string, classId: string) 
 /** The students in a class now, by name. */
 export function rosterOf(db: Queries, classId: string): Promise<ClassWhole['students']> {
   return db
-    .select({ id: people.id, name: people.name, rosterId: people.rosterId })
+    .select({ id: people.id, name: people.name, rosterId: people.rosterId, mail: people.mail })
     .from(enrolments)
     .innerJoin(people, eq(people.id, enrolments.studentId))
     .where(and(eq(enrolments.classId, classId), isNull(enrolments.leftAt)))
@@ -115,22 +122,18 @@ export async function addStudentsTo(
   whenJoined: WhenJoined = async () => {},
 ): Promise<StudentWithPin[]> {
   await ownClass(db, teacherId, classId)
-  const coming = await withPins(names.map((name) => ({ name, rosterId: null })))
+  const coming = await withPins(names.map((name) => ({ name, rosterId: null, mail: null })))
   return db.transaction((tx) => enrol(tx, classId, coming, whenJoined))
 }
 
 /** Somebody who is to come into a class, with a PIN made for them. */
-interface Coming {
-  readonly name: string
-  readonly rosterId: string | null
+interface Coming extends Listed {
   readonly pin: string
   readonly secretHash: string
 }
 
 /** Gives people PINs; hashing takes its time, so it is done before anything is held. */
-export function withPins(
-  list: readonly { readonly name: string; readonly rosterId: string | null }[],
-): Promise<Coming[]> {
+export function withPins(list: readonly Listed[]): Promise<Coming[]> {
   return Promise.all(
     list.map(async (listed) => {
       const pin = newPin()
@@ -147,10 +150,11 @@ export async function enrol(
   whenJoined: WhenJoined,
 ): Promise<StudentWithPin[]> {
   if (coming.length === 0) return []
-  const rows = coming.map(({ name, rosterId, secretHash }) => ({
+  const rows = coming.map(({ name, rosterId, mail, secretHash }) => ({
     role: 'student' as const,
     name,
     rosterId,
+    mail,
     secretHash,
   }))
   const made = await tx.insert(people).values(rows).returning({ id: people.id, name: people.name })
@@ -171,15 +175,16 @@ async function ownStudent(db: Queries, teacherId: string, classId: string, stude
   return found
 }
 
-export async function renameStudentOf(
+/** Gives a student another name or mail address. Throws `Refused` (404) as `ownStudent` does. */
+export async function changeStudentOf(
   db: Queries,
   teacherId: string,
   classId: string,
   studentId: string,
-  name: string,
+  change: StudentChange,
 ) {
   await ownStudent(db, teacherId, classId, studentId)
-  await db.update(people).set({ name }).where(eq(people.id, studentId))
+  if (Object.keys(change).length > 0) await db.update(people).set(change).where(eq(people.id, studentId))
 }
 
 /** Takes a student out of the class. Their copies stay, and stay with their teacher. */

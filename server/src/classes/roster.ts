@@ -9,16 +9,17 @@ export async function takeRoster(
   db: Database,
   teacherId: string,
   classId: string,
-  { add, rename, leave }: RosterTaken,
+  { add, rename, mail, leave }: RosterTaken,
   whenJoined: WhenJoined,
 ): Promise<StudentWithPin[]> {
   await ownClass(db, teacherId, classId)
   const coming = await withPins(add)
   return db.transaction(async (tx) => {
     const here = new Set((await rosterOf(tx, classId)).map(({ id }) => id))
-    if ([...rename.map(({ id }) => id), ...leave].some((id) => !here.has(id)))
+    if ([...[...rename, ...mail].map(({ id }) => id), ...leave].some((id) => !here.has(id)))
       throw new Refused('The class has changed meanwhile. Look at the list again.')
     for (const { id, to } of rename) await tx.update(people).set({ name: to }).where(eq(people.id, id))
+    for (const { id, to } of mail) await tx.update(people).set({ mail: to }).where(eq(people.id, id))
     await leaveClass(tx, classId, leave)
     return enrol(tx, classId, coming, whenJoined)
   })
@@ -46,6 +47,6 @@ export async function rosterAsCsv(
 ): Promise<{ name: string; csv: string }> {
   const { name } = await ownClass(db, teacherId, classId)
   const roster = await rosterOf(db, classId)
-  const rows = roster.map((student) => [student.name, student.rosterId ?? ''])
-  return { name, csv: writeCsv(['name', 'id'], rows) }
+  const rows = roster.map((student) => [student.name, student.rosterId ?? '', student.mail ?? ''])
+  return { name, csv: writeCsv(['name', 'id', 'mail'], rows) }
 }

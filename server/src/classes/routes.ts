@@ -7,6 +7,7 @@ import { dropGrouping, groupingsOf, keepGrouping } from './groupings.ts'
 import { answerJoin, askToJoin, joinStandingOf, waitingToJoin } from './joining.ts'
 import {
   addStudentsTo,
+  changeStudentOf,
   classesOf,
   inNoClass,
   makeClass,
@@ -14,7 +15,6 @@ import {
   removeStudent,
   removeTeacher,
   renameClass,
-  renameStudentOf,
   renewPin,
   teachersOf,
   type WhenJoined,
@@ -41,8 +41,8 @@ export function classRoutes(context: Context, whenJoined: WhenJoined): Router {
     tell(made)
     return made
   })
-  answering(router, CALLS.renameStudent, async ({ person, ids, sent }) => {
-    await renameStudentOf(db, person.id, ids.class, ids.student, sent.name)
+  answering(router, CALLS.changeStudent, async ({ person, ids, sent }) => {
+    await changeStudentOf(db, person.id, ids.class, ids.student, sent)
   })
   answering(router, CALLS.removeStudent, async ({ person, ids }) => {
     await removeStudent(db, person.id, ids.class, ids.student, now())

@@ -79,6 +79,7 @@ export async function takeStep(
         stateBefore,
         goFor,
         withoutMarks,
+        ...(goesBack(copy, changed) ? { handedBackAt: new Date(context.now()) } : {}),
         handedInAt: handedInAt === null ? null : new Date(handedInAt),
         // Whatever was planned with it was planned for where it stood.
         handsBackAt: null,

@@ -1,4 +1,5 @@
 export * from './tables/handouts.ts'
+export * from './tables/mail.ts'
 export * from './tables/people.ts'
 export * from './tables/remarks.ts'
 export * from './tables/work.ts'

@@ -47,6 +47,7 @@ import {
 import { curvesSheet } from './curves.ts'
 import { type Hand, seeded } from './hand.ts'
 import { seededId, studentsHand, teachersHand } from './hands.ts'
+import { furnishMail } from './mail.ts'
 import { CLASS_NAME, STUDENTS, TEACHER } from './people.ts'
 import { prepared } from './prepared.ts'
 import { demoRemarks } from './remarks.ts'
@@ -114,6 +115,7 @@ class School {
     await this.#knot()
     await this.#bearings()
     await this.#tideTable()
+    await furnishMail(this.#context, this.#students)
   }
 
   /** Six boats of four share a copy each; the first three have begun, everybody in their own hand. */

@@ -29,6 +29,8 @@ export function quietContext({ db, pool }: Connection, now: () => number = Date.
     secret: 'quiet',
     setupCode: undefined,
     picturesRest: undefined,
+    address: undefined,
+    mailServer: undefined,
     demo: true,
   }
 }

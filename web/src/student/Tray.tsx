@@ -20,6 +20,7 @@ import { Corner } from '../ui/Corner.tsx'
 import { Emblem } from '../ui/Emblem.tsx'
 import { Empty, Fetched } from '../ui/Notice.tsx'
 import { count, sayDue } from '../ui/when.ts'
+import { MailButton } from './MailButton.tsx'
 import { inTray, isChanged, isInHand } from './trayOrder.ts'
 
 /** Where a student begins: what to do, what came back. */
@@ -38,6 +39,7 @@ export function Tray({ person }: { person: Person }) {
         <Emblem />
         <b className="truncate font-serif text-lg">{person.name}</b>
         <span className="flex-1" />
+        <MailButton person={person} />
         <SignOutButton large />
       </header>
       <main className="mx-auto w-full max-w-[1000px] flex-1 overflow-y-auto px-6 py-7 max-phone:px-4">

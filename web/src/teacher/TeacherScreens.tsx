@@ -7,6 +7,7 @@ import { warmPapers } from '../page/paper/papers.ts'
 import { importAgain } from '../ui/importAgain.ts'
 import { Loading } from '../ui/Notice.tsx'
 import { Classes } from './classes/Classes.tsx'
+import { ClassMail } from './classes/ClassMail.tsx'
 import { ClassPage } from './classes/ClassPage.tsx'
 import { Desk } from './Desk.tsx'
 import { Frame } from './Frame.tsx'
@@ -48,6 +49,7 @@ export default function TeacherScreens({ person }: { person: Person }) {
         <Route path="/remarks" element={<Remarks person={person} />} />
         <Route path="/classes" element={<Classes />} />
         <Route path="/class/:class" element={<ClassPage person={person} />} />
+        <Route path="/class/:class/mail" element={<ClassMail />} />
         <Route path="/handout/:handout" element={<Handout />} />
       </Route>
       <Route path="*" element={<Navigate to="/" replace />} />

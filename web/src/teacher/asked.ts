@@ -5,6 +5,7 @@ import { got } from '../api/queries.ts'
 export const asked = {
   classes: () => got(CALLS.classes, {}),
   class: (id: string) => got(CALLS.wholeClass, { class: id }),
+  classMail: (id: string) => got(CALLS.classMail, { class: id }),
   worksheets: (archived = false) => got(CALLS.worksheets, {}, archived ? '?archived=yes' : ''),
   worksheet: (id: string) => got(CALLS.worksheet, { worksheet: id }),
   handouts: () => got(CALLS.handouts, {}),

@@ -6,13 +6,14 @@ import {
   classWhole,
   joinRequest,
   newClass,
-  renameStudent as renameStudentTold,
   rosterTaken,
   slipsAsked,
+  studentChange,
   studentWithPin,
 } from '../classes.ts'
 import { invitationToken } from '../door.ts'
 import { grouping, newGrouping } from '../handouts.ts'
+import { classMail as classMailTold } from '../mail.ts'
 
 // Classes, their students and groups, and those who ask to be let in.
 
@@ -26,12 +27,9 @@ export const addStudents = making(
   addStudentsTold,
   z.array(studentWithPin),
 )
-export const renameStudent = changing(
-  'teacher',
-  '/classes/:class/students/:student',
-  renameStudentTold,
-  nothing,
-)
+export const changeStudent = changing('teacher', '/classes/:class/students/:student', studentChange, nothing)
+/** What was, or would have been, sent to the students of a class. */
+export const classMail = reading('teacher', '/classes/:class/mail', classMailTold)
 export const removeStudent = dropping('teacher', '/classes/:class/students/:student', nothing, nothing)
 export const renewPin = doing('teacher', '/classes/:class/students/:student/pin', nothing, studentWithPin)
 export const groupings = reading('teacher', '/classes/:class/groupings', z.array(grouping))

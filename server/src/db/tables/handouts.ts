@@ -119,6 +119,7 @@ export const copies = pgTable(
     helpSeq: integer('help_seq').notNull().default(0),
     feedbackSeq: integer('feedback_seq').notNull().default(0),
     handedInAt: moment('handed_in_at'),
+    handedBackAt: moment('handed_back_at'),
     /** A date of its own; null: that of the hand-out. */
     dueAt: moment('due_at'),
     withdrawnAt: moment('withdrawn_at'),
@@ -127,6 +128,7 @@ export const copies = pgTable(
   },
   (table) => [
     index().on(table.handoutId),
+    index().on(table.handedBackAt),
     index().on(table.handsBackAt).where(sql`hands_back_at IS NOT NULL`),
   ],
 )
@@ -144,6 +146,8 @@ export const copyMembers = pgTable(
       .references(() => people.id),
     /** The pages of a shared copy that were given to them. */
     pages: jsonb().$type<string[]>(),
+    /** When it was given to them; null: before anybody asked. */
+    givenAt: moment('given_at').defaultNow(),
     /** When they first opened it; null: it is new to them. */
     openedAt: moment('opened_at'),
     leftAt: moment('left_at'),
@@ -153,5 +157,6 @@ export const copyMembers = pgTable(
     // Nobody has two copies of one hand-out at once.
     uniqueIndex().on(table.handoutId, table.studentId).where(sql`left_at IS NULL`),
     index().on(table.studentId),
+    index().on(table.givenAt),
   ],
 )

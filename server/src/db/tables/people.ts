@@ -10,6 +10,8 @@ export const people = pgTable('person', {
   signInName: text('sign_in_name').unique(),
   /** What the school's own list calls them, where they came from one. */
   rosterId: text('roster_id'),
+  /** Where mail to them goes; null: nowhere. */
+  mail: text(),
   secretHash: text('secret_hash').notNull(),
   /** Counts what ends all of their sessions: a new PIN or password, leaving the class, signing out everywhere. */
   epoch: integer().notNull().default(0),

@@ -1,7 +1,7 @@
-import { CALLS, type ClassWhole, type Person, type StudentWithPin } from '@hand-back/core'
+import { CALLS, type ClassWhole, type Person, type StudentChange, type StudentWithPin } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { useCallback, useMemo, useState } from 'react'
-import { useParams } from 'react-router'
+import { type ComponentProps, useCallback, useMemo, useState } from 'react'
+import { Link, useParams } from 'react-router'
 import { z } from 'zod'
 import { ask, urlOf } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
@@ -68,6 +68,9 @@ function Students({ whole, person }: { whole: ClassWhole; person: Person }) {
         >
           List as CSV
         </a>
+        <Link to={`/class/${whole.id}/mail`} className="font-semibold">
+          Mail
+        </Link>
       </div>
       <Joining classId={whole.id} />
       <SlipsDialog whole={whole} open={open === 'slips'} onClose={() => setOpen(undefined)} />
@@ -125,7 +128,37 @@ const columnsOf = (
     head: 'Student',
     orderBy: ({ name }) => name,
     cellClass: 'pr-4',
-    cell: (student) => <NameOfStudent key={student.name} classId={classId} student={student} />,
+    cell: (student) => (
+      <FieldOfStudent
+        key={student.name}
+        classId={classId}
+        student={student}
+        label={`Name of ${student.name}`}
+        value={student.name}
+        maxLength={80}
+        asChange={(name) => ({ name })}
+        className="font-semibold"
+      />
+    ),
+  },
+  {
+    id: 'mail',
+    head: 'Mail',
+    className: 'max-handheld:hidden',
+    cellClass: 'pr-4',
+    cell: (student) => (
+      <FieldOfStudent
+        key={student.mail}
+        classId={classId}
+        student={student}
+        label={`Mail address of ${student.name}`}
+        value={student.mail ?? ''}
+        type="email"
+        maxLength={254}
+        placeholder="no mail"
+        asChange={(mail) => ({ mail: mail === '' ? null : mail })}
+      />
+    ),
   },
   {
     id: 'pin',
@@ -160,22 +193,34 @@ interface OfStudent {
   student: Student
 }
 
-function NameOfStudent({ classId, student }: OfStudent) {
-  const [name, setName] = useState(student.name)
-  const rename = async () => {
-    if (name.trim() === student.name) return
+/** What is known of a student, to be changed where it stands; what school does not take is as it was. */
+function FieldOfStudent({
+  classId,
+  student,
+  label,
+  value,
+  asChange,
+  ...field
+}: OfStudent & {
+  label: string
+  value: string
+  asChange: (typed: string) => StudentChange
+} & Pick<ComponentProps<'input'>, 'type' | 'maxLength' | 'placeholder' | 'className'>) {
+  const [typed, setTyped] = useState(value)
+  const change = async () => {
+    if (typed.trim() === value) return
     const ids = { class: classId, student: student.id }
-    if (!(await trying(classId, () => ask(CALLS.renameStudent, ids, { name })))) setName(student.name)
+    if (!(await trying(classId, () => ask(CALLS.changeStudent, ids, asChange(typed.trim()))))) setTyped(value)
   }
   return (
     <input
-      aria-label={`Name of ${student.name}`}
-      value={name}
-      maxLength={80}
-      onChange={(event) => setName(event.target.value)}
-      onBlur={() => void rename()}
+      {...field}
+      aria-label={label}
+      value={typed}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={() => void change()}
       onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-      className="w-full rounded-tag border border-transparent bg-transparent px-2 py-1 font-semibold hover:border-rule focus:border-ink-soft focus:bg-sheet"
+      className={`w-full rounded-tag border border-transparent bg-transparent px-2 py-1 hover:border-rule focus:border-ink-soft focus:bg-sheet ${field.className ?? ''}`}
     />
   )
 }

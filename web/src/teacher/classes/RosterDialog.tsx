@@ -14,6 +14,7 @@ import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Tick } from '../../ui/Tick.tsx'
 import { useAct } from '../../ui/useAct.ts'
+import { count } from '../../ui/when.ts'
 
 interface RosterDialogProps {
   whole: ClassWhole
@@ -44,8 +45,8 @@ export function RosterDialog({ whole, open, onClose, onTaken }: RosterDialogProp
   return (
     <Dialog open={open} onClose={close} title={`A list for ${whole.name}`} wide>
       <p className="mb-3">
-        A CSV with a column of names (or first and last names, and an id if you have one), or the files of a
-        OneRoster export. Nothing changes before you have seen it.
+        A CSV with a column of names (or first and last names; an id and a mail address if you have them), or
+        the files of a OneRoster export. Nothing changes before you have seen it.
       </p>
       <label className="mb-4 inline-flex min-h-[38px] cursor-pointer items-center rounded-tag border border-rule bg-sheet px-3.5 font-semibold hover:border-ink-soft has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-verdigris">
         Choose the list …
@@ -98,7 +99,8 @@ function Look({ whole, roster, onTaken }: LookProps) {
       CALLS.takeRoster,
       { class: whole.id },
       {
-        add: changes.add,
+        add: [...changes.add],
+        mail: [...changes.mail],
         rename: changes.rename.map(({ id, to }) => ({ id, to })),
         leave: leaving ? changes.missing.map(({ id }) => id) : [],
       },
@@ -130,7 +132,7 @@ function Look({ whole, roster, onTaken }: LookProps) {
         </Tick>
       )}
       {wrong.length > 0 && (
-        <Part title={`${wrong.length} ${wrong.length === 1 ? 'row' : 'rows'} cannot be used`}>
+        <Part title={`${wrong.length} ${wrong.length === 1 ? 'row needs' : 'rows need'} a look`}>
           {wrong.map(({ line, why }) => (
             <li key={`${line} ${why}`}>
               <span className="tabular text-ink-soft">line {line}</span> {why}
@@ -155,8 +157,8 @@ function Look({ whole, roster, onTaken }: LookProps) {
   )
 }
 
-function changesAnything({ add, rename, missing }: RosterChanges, leaving: boolean): boolean {
-  return add.length + rename.length + (leaving ? missing.length : 0) > 0
+function changesAnything({ add, rename, mail, missing }: RosterChanges, leaving: boolean): boolean {
+  return add.length + rename.length + mail.length + (leaving ? missing.length : 0) > 0
 }
 
 function saidTaking({ add }: RosterChanges): string {
@@ -164,7 +166,7 @@ function saidTaking({ add }: RosterChanges): string {
   return add.length === 1 ? 'Add one student' : `Add ${add.length} students`
 }
 
-function Changes({ changes: { add, rename, missing, same } }: { changes: RosterChanges }) {
+function Changes({ changes: { add, rename, mail, missing, same } }: { changes: RosterChanges }) {
   return (
     <div className="grid gap-4 phone:grid-cols-2">
       <Part title={`${add.length} new`}>
@@ -184,7 +186,9 @@ function Changes({ changes: { add, rename, missing, same } }: { changes: RosterC
           <li key={id}>{name}</li>
         ))}
       </Part>
-      <Part title={`${same} stay as they are`}>{null}</Part>
+      <Part title={`${same} stay as they are`}>
+        {mail.length > 0 && <li>{count(mail.length, 'mail address', 'mail addresses')} of the list</li>}
+      </Part>
     </div>
   )
 }

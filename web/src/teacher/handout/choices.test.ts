@@ -9,8 +9,8 @@ const roster: ClassWhole = {
   name: 'Curlew class',
   code: 'TIDE42',
   students: [
-    { id: noor, name: 'Noor Farrant', rosterId: null },
-    { id: ilja, name: 'Ilja Egorov', rosterId: null },
+    { id: noor, name: 'Noor Farrant', rosterId: null, mail: null },
+    { id: ilja, name: 'Ilja Egorov', rosterId: null, mail: null },
   ],
   teachers: [],
 }
