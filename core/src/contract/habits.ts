@@ -38,6 +38,8 @@ export const habits = z.object({
   markStep: hundredths.optional(),
   /** The marks that a teacher's signs give where they are put down, in hundredths. */
   signs: z.partialRecord(z.enum(SIGN_FORMS), hundredths).optional(),
+  /** While marking, pages lie one under another (or are seen one by one). */
+  pagesRun: z.boolean().optional(),
   /** Which mails do not come. */
   noMail: z.array(z.enum(MAIL_ABOUT)).max(MAIL_ABOUT.length).optional(),
 })

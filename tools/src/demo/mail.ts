@@ -20,4 +20,5 @@ export async function furnishMail(context: Context, students: readonly Person[])
       .where(eq(tables.people.id, id))
   }
   await makeMail({ ...context, now: () => Date.now() + LATER })
+  await context.db.update(tables.mails).set({ madeAt: new Date() })
 }

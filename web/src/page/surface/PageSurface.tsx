@@ -7,6 +7,7 @@ import type { Unseen } from '../draw/PaperCanvas.ts'
 import { TOOLS } from '../tools/index.ts'
 import type { Finger, Writing } from '../tools/writing.ts'
 import type { View } from '../view/view.ts'
+import { PageRun, type Running } from './PageRun.tsx'
 import { Surface } from './Surface.ts'
 
 interface PageSurfaceProps {
@@ -22,6 +23,8 @@ interface PageSurfaceProps {
   finger?: Finger
   /** Holds the view still. */
   lens?: View
+  /** Pages one under another; left out: one by one. */
+  running?: Running | undefined
   /** What tests and styles know it by. */
   name?: string
   /** Told the surface once it is there, for buttons and keys that move the view. */
@@ -46,6 +49,7 @@ export function PageSurface({
   label,
   finger = 'until pen',
   lens,
+  running,
   name = 'page',
   onSurface,
   onView,
@@ -55,6 +59,8 @@ export function PageSurface({
   const host = useRef<HTMLDivElement>(null)
   const surface = useRef<Surface | null>(null)
   const [view, setView] = useState<View>({ scale: 1, x: 0, y: 0 })
+  const runningNow = useRef(running)
+  runningNow.current = running
   const [unseen, setUnseen] = useState<Unseen>()
 
   useEffect(() => {
@@ -72,6 +78,7 @@ export function PageSurface({
         viewChanged: setView,
         paperUnseen: setUnseen,
         penSeen: () => writeNote(PEN_SEEN, 'yes'),
+        ranOn: (by) => runningNow.current?.onRunOn(by),
       },
       readNote(PEN_SEEN) === 'yes',
     )
@@ -85,6 +92,11 @@ export function PageSurface({
   }, [onSurface])
 
   useEffect(() => surface.current?.showPage(page), [page])
+  const { before, after } = running ?? {}
+  const runs = running !== undefined
+  useEffect(() => {
+    if (surface.current) surface.current.run = runs ? { before, after } : undefined
+  }, [runs, before, after])
   const bitmaps = useMemo(() => bitmapsFor(photoUrl), [photoUrl])
   useEffect(() => surface.current?.showDrawn(drawn, bitmaps), [drawn, bitmaps])
   useEffect(() => surface.current?.showStrokes(strokes), [strokes])
@@ -118,15 +130,19 @@ export function PageSurface({
         data-testid={name}
         data-surface
       >
-        <div
-          className="absolute bg-sheet shadow-[0_2px_14px_rgb(30_43_58/0.16)]"
-          style={{
-            left: view.x,
-            top: view.y,
-            width: page.width * view.scale,
-            height: page.height * view.scale,
-          }}
-        />
+        {running ? (
+          <PageRun page={page} view={view} running={running} />
+        ) : (
+          <div
+            className="absolute bg-sheet shadow-[0_2px_14px_rgb(30_43_58/0.16)]"
+            style={{
+              left: view.x,
+              top: view.y,
+              width: page.width * view.scale,
+              height: page.height * view.scale,
+            }}
+          />
+        )}
         {/* A layer of its own: moving it draws nothing anew. */}
         <div
           data-layer="stage"

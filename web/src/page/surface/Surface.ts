@@ -22,6 +22,7 @@ import {
   bringInSight,
   fitScale,
   fitView,
+  middleOf,
   panBy,
   type Size,
   shownPart,
@@ -29,6 +30,7 @@ import {
   toScreen,
   transformBetween,
   type View,
+  viewBeside,
   zoomAt,
 } from '../view/view.ts'
 import { FocusInSight } from './FocusInSight.ts'
@@ -51,6 +53,14 @@ export interface SurfaceEvents {
   viewChanged(view: View): void
   paperUnseen(why: Unseen): void
   penSeen(): void
+  /** In a run, the next page (1), or the one before (-1), has come to the middle of the window. */
+  ranOn(by: -1 | 1): void
+}
+
+/** The pages before and after the one that is shown, where all are in one run. */
+export interface PagesBeside {
+  readonly before: WorksheetPage | undefined
+  readonly after: WorksheetPage | undefined
 }
 
 interface Canvases {
@@ -80,6 +90,9 @@ export class Surface {
   /** How much of the window a keyboard on the screen and a strip over it cover, from below, in CSS pixels. */
   #covered = { keyboard: 0, strip: 0 }
   #page: WorksheetPage | undefined
+  #run: PagesBeside | undefined
+  /** The page from which it was run on: the next is about to be shown. */
+  #ranFrom: WorksheetPage | undefined
   /** How pages were seen when they were left, by their ids. */
   readonly #left = new Map<string, View>()
   #strokes: readonly Stroke[] = []
@@ -133,7 +146,7 @@ export class Surface {
         toPage: (at) => toPage(this.#view, at),
         pan: (dx, dy) => this.panBy(dx, dy),
         zoom: (at, factor) =>
-          this.#page && this.setView(zoomAt(this.#view, at, factor, this.#page, this.#open)),
+          this.#page && this.setView(zoomAt(this.#view, at, factor, this.#page, this.#open, this.#run)),
         tappedTwice: () => this.fit(),
         leans: () => this.#writing?.tool === 'pen' && leans(this.#writing.swatch),
         penSeen: () => {
@@ -182,7 +195,7 @@ export class Surface {
     if (!this.#page) return
     const { width, height } = this.#window
     const view = { scale, x: width / 2 - at.x * scale, y: height / 2 - at.y * scale }
-    this.setView(zoomAt(view, { x: width / 2, y: height / 2 }, 1, this.#page, this.#window))
+    this.setView(zoomAt(view, { x: width / 2, y: height / 2 }, 1, this.#page, this.#window, this.#run))
   }
 
   /** Shows a page. The same page of another copy keeps place and zoom; another is seen as it was left, or begins at its top. */
@@ -201,10 +214,26 @@ export class Surface {
     this.#turned = true
     this.#ink.clear()
     this.#highlighter.clear()
-    if (before) this.#left.set(before.id, this.#view)
+    const onward = this.#onward(before, page)
+    if (before && !onward) this.#left.set(before.id, this.#view)
+    this.#ranFrom = undefined
     const top = fitView(page, this.#window)
-    const view = this.#left.get(page.id) ?? (sameSize ? { ...this.#view, y: top.y } : top)
-    this.setView(panBy(view, 0, 0, page, this.#window), true)
+    const view = onward ?? this.#left.get(page.id) ?? (sameSize ? { ...this.#view, y: top.y } : top)
+    this.setView(onward ?? panBy(view, 0, 0, page, this.#window, this.#run), true)
+  }
+
+  /** How a page is seen that one has just come to in a run: it lies where it was seen beside the one before. */
+  #onward(before: WorksheetPage | undefined, page: WorksheetPage): View | undefined {
+    if (!before || this.#ranFrom !== before) return undefined
+    const by = page.id === this.#run?.after?.id ? 1 : page.id === this.#run?.before?.id ? -1 : undefined
+    return by && viewBeside(this.#view, before, page, by)
+  }
+
+  /** All pages are in one run; left out: the page is alone in its window. Said after the page that is shown. */
+  set run(run: PagesBeside | undefined) {
+    const changes = (this.#run === undefined) !== (run === undefined)
+    this.#run = run
+    if (changes) this.panBy(0, 0)
   }
 
   /** Shows what is printed on the page and answered there, under the ink. */
@@ -300,12 +329,14 @@ export class Surface {
   zoomBy(factor: number): void {
     if (!this.#page) return
     const middle = { x: this.#window.width / 2, y: this.#window.height / 2 }
-    this.setView(zoomAt(this.#view, middle, factor, this.#page, this.#window))
+    this.setView(zoomAt(this.#view, middle, factor, this.#page, this.#window, this.#run))
   }
 
   /** Moves the view by CSS pixels. */
   panBy(dx: number, dy: number): void {
-    if (this.#page) this.setView(panBy(this.#view, dx, dy, this.#page, this.#open))
+    if (!this.#page) return
+    this.setView(panBy(this.#view, dx, dy, this.#page, this.#open, this.#run))
+    this.#tellRun(dy)
   }
 
   setView(wanted: View, redraw = false): void {
@@ -320,6 +351,16 @@ export class Surface {
       this.#stage.style.transform = transformBetween(this.#drawnView, view)
       this.#rest = setTimeout(() => this.#nextFrame(), REST)
     }
+  }
+
+  /** In a run, the hand has moved the page by so many CSS pixels down: another may have come to the middle. */
+  #tellRun(down: number): void {
+    const page = this.#page
+    if (!page || !this.#run || this.#lens || this.#ranFrom === page) return
+    const by = middleOf(this.#view, page, this.#window, this.#run)
+    if (by === 0 || Math.sign(down) !== -by) return
+    this.#ranFrom = page
+    this.#events.ranOn(by)
   }
 
   /** A mouse trembles more than a pen does. */
@@ -340,7 +381,7 @@ export class Surface {
       layer.resize(this.#window, ratio)
     if (!page) return
     const view = fitted ? { ...fitView(page, this.#window), y: this.#view.y } : this.#view
-    this.setView(panBy(view, 0, 0, page, this.#window), true)
+    this.setView(panBy(view, 0, 0, page, this.#window, this.#run), true)
   }
 
   #nextFrame(): void {

@@ -1,6 +1,17 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import { clampView, fitView, MOST_ZOOM, panBy, shownPart, toPage, toScreen, zoomAt } from './view.ts'
+import {
+  clampView,
+  fitView,
+  MOST_ZOOM,
+  middleOf,
+  panBy,
+  shownPart,
+  toPage,
+  toScreen,
+  viewBeside,
+  zoomAt,
+} from './view.ts'
 
 const size = fc.record({
   width: fc.integer({ min: 100, max: 3000 }),
@@ -64,4 +75,47 @@ test('what is under the pointer stays under it while zooming, where the edges al
   expect(after.x).toBeCloseTo(before.x, 6)
   expect(after.y).toBeCloseTo(before.y, 6)
   expect(clampView(view, page, window)).toEqual(view)
+})
+
+test('in a run of pages, going on comes to every page, one after the other, and nothing jumps on the way', () => {
+  fc.assert(
+    fc.property(
+      fc.array(size, { minLength: 2, maxLength: 5 }),
+      size,
+      fc.double({ min: 0.5, max: 4, noNaN: true }),
+      (pages, window, zoom) => {
+        let at = 0
+        const run = () => ({ before: pages[at - 1], after: pages[at + 1] })
+        let view = zoomAt(
+          fitView(pages[0]!, window),
+          { x: window.width / 2, y: 0 },
+          zoom,
+          pages[0]!,
+          window,
+          run(),
+        )
+        const step = Math.max(8, window.height / 7)
+        const reached = [0]
+        for (const down of [true, false])
+          for (let moves = 0; moves < 4000; moves++) {
+            const before = view
+            view = panBy(view, 0, down ? -step : step, pages[at]!, window, run())
+            expect(Math.abs(view.y - before.y)).toBeLessThanOrEqual(step + 1e-6)
+            const by = middleOf(view, pages[at]!, window, run())
+            if (by === 0 && view.y === before.y) break
+            if (by === 0) continue
+            const beside = viewBeside(view, pages[at]!, pages[at + by]!, by)
+            // Seen from the other page, this one lies where it was.
+            const back = viewBeside(beside, pages[at + by]!, pages[at]!, by === 1 ? -1 : 1)
+            expect(back.y).toBeCloseTo(view.y, 6)
+            at += by
+            view = beside
+            expect(middleOf(view, pages[at]!, window, run())).toBe(0)
+            reached.push(at)
+          }
+        const down = pages.map((_page, index) => index)
+        expect(reached).toEqual([...down, ...down.slice(0, -1).reverse()])
+      },
+    ),
+  )
 })

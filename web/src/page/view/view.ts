@@ -42,8 +42,24 @@ export function fitView(page: Size, window: Size): View {
   return clampView({ scale, x: (window.width - page.width * scale) / 2, y: MARGIN }, page, window)
 }
 
+/** The pages between which a page lies where all are in one run, one under another. */
+export interface Run {
+  readonly before?: Size | undefined
+  readonly after?: Size | undefined
+}
+const ALONE: Run = {}
+/** Blotter between two pages of a run, in points. */
+export const RUN_GAP = 16
+
 /** Zooms by `factor` while the point of the page under `at` (CSS pixels) stays under it. */
-export function zoomAt(view: View, at: Point, factor: number, page: Size, window: Size): View {
+export function zoomAt(
+  view: View,
+  at: Point,
+  factor: number,
+  page: Size,
+  window: Size,
+  run: Run = ALONE,
+): View {
   const fit = fitScale(page, window)
   const scale = Math.min(fit * MOST_ZOOM, Math.max(fit * LEAST_ZOOM, view.scale * factor))
   const grown = scale / view.scale
@@ -51,19 +67,50 @@ export function zoomAt(view: View, at: Point, factor: number, page: Size, window
     { scale, x: at.x - (at.x - view.x) * grown, y: at.y - (at.y - view.y) * grown },
     page,
     window,
+    run,
   )
 }
 
-export function panBy(view: View, dx: number, dy: number, page: Size, window: Size): View {
-  return clampView({ ...view, x: view.x + dx, y: view.y + dy }, page, window)
+export function panBy(view: View, dx: number, dy: number, page: Size, window: Size, run: Run = ALONE): View {
+  return clampView({ ...view, x: view.x + dx, y: view.y + dy }, page, window, run)
 }
 
-/** Keeps the page in sight: centred where it is smaller than the window, else never farther off than its margin. */
-export function clampView(view: View, page: Size, window: Size): View {
+/**
+ * Keeps the page in sight: centred where it is smaller than the window, else never farther off than its margin. In a
+ * run it goes on until the next page, or the one before, has the middle of the window.
+ */
+export function clampView(view: View, page: Size, window: Size, run: Run = ALONE): View {
+  const length = page.height * view.scale
+  const y = clampSide(view.y, length, window.height)
   return {
     scale: view.scale,
     x: clampSide(view.x, page.width * view.scale, window.width),
-    y: clampSide(view.y, page.height * view.scale, window.height),
+    y: run.before || run.after ? clampInRun(view, length, window.height, run) : y,
+  }
+}
+
+function clampInRun({ y, scale }: View, length: number, room: number, { before, after }: Run): number {
+  const beyond = RUN_GAP * scale + 1
+  // However short the first page and the last are, they can have the middle.
+  const most = before ? room / 2 + beyond : Math.max(MARGIN, room / 2 - length)
+  const least = after ? room / 2 - beyond - length : Math.min(room / 2, room - length - MARGIN)
+  return Math.min(most, Math.max(least, y))
+}
+
+/** Which page of a run has the middle of the window: this one (0), the next (1), or the one before (-1). */
+export function middleOf({ y, scale }: View, page: Size, window: Size, { before, after }: Run): -1 | 0 | 1 {
+  const gap = RUN_GAP * scale
+  if (before && y - gap > window.height / 2) return -1
+  return after && y + page.height * scale + gap < window.height / 2 ? 1 : 0
+}
+
+/** How the next page of a run (1), or the one before (-1), is seen while this page is seen so. */
+export function viewBeside({ scale, x, y }: View, page: Size, other: Size, by: -1 | 1): View {
+  const gap = RUN_GAP * scale
+  return {
+    scale,
+    x: x + ((page.width - other.width) * scale) / 2,
+    y: by > 0 ? y + page.height * scale + gap : y - gap - other.height * scale,
   }
 }
 

@@ -1,6 +1,7 @@
 import type { CopyWhole, Drawn, Stroke } from '@hand-back/core'
 import { type ReactNode, useEffect } from 'react'
 import { useHabits } from '../habits/useHabits.ts'
+import type { Running } from '../surface/PageRun.tsx'
 import { PageSurface } from '../surface/PageSurface.tsx'
 import { TintedPaper } from '../surface/TintedPaper.tsx'
 import { WordsEditor } from '../things/WordsEditor.tsx'
@@ -18,6 +19,8 @@ interface WorktopProps {
   strokes?: readonly Stroke[] | undefined
   photoUrl: (name: string) => string
   label: string
+  /** Pages one under another; left out: one by one. */
+  running?: Running | undefined
   onView?: (view: View, window: { width: number; height: number }) => void
   /** What else lies on the page, placed by the view. */
   laid: (view: View) => ReactNode
@@ -29,7 +32,7 @@ interface WorktopProps {
 
 /** A page with everything that hands need at it: what is picked up or typed, writing large, and the strip of tools. */
 export function Worktop(props: WorktopProps) {
-  const { copy, work, ready, drawn, strokes = work.strokes, photoUrl, label, onView, laid } = props
+  const { copy, work, ready, drawn, strokes = work.strokes, photoUrl, label, running, onView, laid } = props
   const { page, person, writing, picking, things, closeUp, formulas } = work
   const [{ strip = 'bottom', finger = 'until pen', tint }] = useHabits(person.id)
   useEffect(() => (ready ? warmParts() : undefined), [ready])
@@ -54,6 +57,7 @@ export function Worktop(props: WorktopProps) {
             writing={writing}
             finger={finger}
             onSurface={work.setSurface}
+            running={running}
             {...(onView ? { onView } : {})}
             label={label}
             over={

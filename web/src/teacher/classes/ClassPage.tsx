@@ -68,7 +68,10 @@ function Students({ whole, person }: { whole: ClassWhole; person: Person }) {
         >
           List as CSV
         </a>
-        <Link to={`/class/${whole.id}/mail`} className="font-semibold">
+        <Link
+          to={`/class/${whole.id}/mail`}
+          className="font-semibold text-verdigris underline underline-offset-4"
+        >
           Mail
         </Link>
       </div>

@@ -1,6 +1,5 @@
 import { perCent, type SignForm, sayMarks } from '@hand-back/core'
 import type { ReactNode, RefObject } from 'react'
-import type { View } from '../../page/view/view.ts'
 import { Button } from '../../ui/Button.tsx'
 import { MarkField } from './MarkField.tsx'
 import { Replies } from './Replies.tsx'
@@ -8,8 +7,8 @@ import type { MarkedQuestion, Marks } from './useMarks.ts'
 
 interface MarkColumnProps {
   marks: Marks
-  page: number
-  view: View
+  /** How far down the window a question begins, in CSS pixels; nothing: it is not to be seen. */
+  levelOf: (of: MarkedQuestion) => number | undefined
   /** What the student is called. */
   first: string
   readOnly: boolean
@@ -39,9 +38,8 @@ const REPLIES = 76
 
 /** The margin beside the page: the marks of its questions, level with them, and what they come to. */
 export function MarkColumn(props: MarkColumnProps) {
-  const { marks, page, view, first, readOnly, column, onNextAfter, onSign, children } = props
+  const { marks, levelOf, first, readOnly, column, onNextAfter, onSign, children } = props
   const { onRemarks, onHand, drawsAreas, onDrawAreas, step, aboutAll } = props
-  const here = marks.questions.filter((each) => each.page === page)
   const { given, full, left } = marks.sum
   const part = perCent(marks.sum)
   const looks = marks.questions.filter(({ mark, look }) => !mark && look).length
@@ -52,7 +50,7 @@ export function MarkColumn(props: MarkColumnProps) {
       className="flex w-[212px] shrink-0 flex-col border-l border-rule bg-card max-tablet:w-[150px]"
     >
       <div className="relative min-h-0 flex-1 overflow-clip border-l-[3px] border-madder/25">
-        {levels(here, view).map(({ of, top }) => (
+        {levels(marks.questions, levelOf).map(({ of, top }) => (
           <div key={of.question.id} className="absolute right-2 left-3 flex flex-col gap-1" style={{ top }}>
             <MarkField
               of={of}
@@ -110,12 +108,16 @@ export function MarkColumn(props: MarkColumnProps) {
 }
 
 /** Where each field stands: level with its question, but never over the one before. */
-function levels(questions: readonly MarkedQuestion[], view: View): { of: MarkedQuestion; top: number }[] {
+function levels(questions: readonly MarkedQuestion[], levelOf: MarkColumnProps['levelOf']) {
   let least = Number.NEGATIVE_INFINITY
-  return [...questions]
-    .sort((a, b) => a.y - b.y)
-    .map((of) => {
-      const top = Math.max(least, view.y + of.y * view.scale)
+  return questions
+    .flatMap((of) => {
+      const level = levelOf(of)
+      return level === undefined ? [] : [{ of, level }]
+    })
+    .sort((a, b) => a.level - b.level)
+    .map(({ of, level }) => {
+      const top = Math.max(least, level)
       least = top + APART + (of.replies.length > 0 ? REPLIES : 0)
       return { of, top }
     })

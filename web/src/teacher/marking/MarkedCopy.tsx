@@ -33,6 +33,7 @@ import { ChangeFrames } from './ChangeFrames.tsx'
 import { DrawAreas } from './DrawAreas.tsx'
 import { addQuestion } from './drawnQuestions.ts'
 import { KeepRemark } from './KeepRemark.tsx'
+import { levelOf } from './levelOf.ts'
 import { MarkColumn } from './MarkColumn.tsx'
 import { MarkingChoices, useMarkStep } from './MarkingChoices.tsx'
 import { pileKeys } from './pileKeys.ts'
@@ -45,6 +46,7 @@ import { useGoingOn } from './useGoingOn.ts'
 import { type MarkedQuestion, useMarks } from './useMarks.ts'
 import { useOverall } from './useOverall.ts'
 import { type RemarkPlace, useRemarkPlaces } from './useRemarkPlaces.ts'
+import { useRunning } from './useRunning.tsx'
 import { useSigns } from './useSigns.ts'
 import { useWhoseInk } from './useWhoseInk.tsx'
 import { WhatChanged } from './WhatChanged.tsx'
@@ -213,6 +215,8 @@ export function MarkedCopy({
   )
   const drawn = useDrawnToRead(copy, page, laid)
   const photoUrl = usePhotos(copy.id, bytesOf)
+  const running = useRunning({ copy, store, person, pages, index, wanted, photoUrl, turn })
+  const level = (of: MarkedQuestion) => levelOf(of, pages, index, view, running !== undefined)
 
   const written = useMemo(
     () => new Set(pages.flatMap(({ id }, at) => (isOnLayer(log, id, 'work') ? [at] : []))),
@@ -277,6 +281,7 @@ export function MarkedCopy({
             strokes={strokes}
             photoUrl={photoUrl}
             label={`Page ${index + 1} of ${copy.name}’s copy`}
+            running={running}
             onView={setView}
             laid={(view) => (
               <>
@@ -321,8 +326,7 @@ export function MarkedCopy({
         </div>
         <MarkColumn
           marks={marks}
-          page={index}
-          view={view}
+          levelOf={level}
           first={first}
           readOnly={!writes}
           step={step}
@@ -348,6 +352,8 @@ export function MarkedCopy({
             setHand(of)
             const area = of.question.areas.find((each) => each.page === page.id)
             if (area) surface.current?.bring(area)
+            // Its page comes to the middle, and is the one to write on then.
+            else surface.current?.panBy(0, window.innerHeight / 3 - (level(of) ?? 0))
           }}
         >
           {writes && <SignTags tools={tools} />}

@@ -3,6 +3,7 @@ import { Popover } from 'radix-ui'
 import { Choices } from '../../page/habits/Choices.tsx'
 import { useHabits } from '../../page/habits/useHabits.ts'
 import { Button } from '../../ui/Button.tsx'
+import { usePagesRun } from './useRunning.tsx'
 
 /** What an arrow key gives where nothing was chosen, in hundredths of a mark. */
 const USUAL_STEP = 50
@@ -11,6 +12,11 @@ const STEPS = [
   ['25', '¼'],
   ['50', '½'],
   ['100', '1'],
+] as const
+
+const PAGES = [
+  ['run', 'One under another'],
+  ['one', 'One by one'],
 ] as const
 
 /** What an arrow key adds to a mark or takes off, in hundredths. */
@@ -23,8 +29,15 @@ export function useMarkStep(person: Person): number {
 export function MarkingChoices({ person, onDrawAreas }: { person: Person; onDrawAreas: () => void }) {
   const step = useMarkStep(person)
   const [, change] = useHabits(person.id)
+  const runs = usePagesRun(person)
   return (
     <>
+      <Choices
+        legend="Pages"
+        value={runs ? 'run' : 'one'}
+        options={PAGES}
+        onChoose={(value) => change({ pagesRun: value === 'run' })}
+      />
       <Choices
         legend="Arrow keys give"
         value={String(step)}
