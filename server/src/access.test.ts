@@ -254,6 +254,23 @@ const ROUTES: Record<string, Rule> = {
     teacher: true,
   },
   'GET /classes/:class/mail': { path: (lesson) => `/classes/${lesson.class.id}/mail`, teacher: true },
+  'GET /worksheets/:worksheet/worked': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/worked`,
+    teacher: true,
+  },
+  'POST /worksheets/:worksheet/worked': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/worked`,
+    body: { events: [] },
+    teacher: true,
+  },
+  'DELETE /worksheets/:worksheet/worked': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/worked`,
+    teacher: true,
+  },
+  'GET /handouts/:handout/worked': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/worked`,
+    teacher: true,
+  },
   'GET /mail': { path: () => '/mail', ...anyStudent },
   'POST /copies/:copy/hand-back': {
     path: (lesson) => `/copies/${own(lesson).copy}/hand-back`,

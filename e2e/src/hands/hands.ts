@@ -86,8 +86,9 @@ export async function inkAt(
   page: Page,
   at: Place,
   layer: 'ink' | 'highlighter' | 'wet' = 'ink',
+  surface = 'page',
 ): Promise<number> {
-  return page.getByTestId('page').evaluate(
+  return page.getByTestId(surface).evaluate(
     (element, { x, y, name }) => {
       const { scale, x: left, y: top } = (element as HTMLElement).dataset
       const canvas = element.querySelector<HTMLCanvasElement>(`[data-layer=${name}]`)!
@@ -103,10 +104,10 @@ export async function inkAt(
   )
 }
 
-/** Waits until there is ink at a place, or none. */
-export async function expectInk(page: Page, at: Place, there = true): Promise<void> {
+/** Waits until there is ink at a place, or none; `surface`: of which page, where two are seen. */
+export async function expectInk(page: Page, at: Place, there = true, surface = 'page'): Promise<void> {
   await expect
-    .poll(() => inkAt(page, at).then((alpha) => alpha > 100), {
+    .poll(() => inkAt(page, at, 'ink', surface).then((alpha) => alpha > 100), {
       message: `ink at ${at.x}, ${at.y}: ${there}`,
     })
     .toBe(there)

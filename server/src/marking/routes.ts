@@ -3,6 +3,7 @@ import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { ownHandout } from '../handouts/index.ts'
 import { answering } from '../http/answering.ts'
+import { workedOfVersion } from '../worksheets/index.ts'
 import { addQuestions, dropQuestion } from './drawnQuestions.ts'
 import { setRubric } from './rubric.ts'
 import { markingOf } from './sums.ts'
@@ -25,6 +26,10 @@ export function markingRoutes({ db, news }: Context): Router {
     const { id } = await ownHandout(db, asking.person.id, asking.ids.handout)
     await setRubric(db, asking.person.id, id, asking.sent.rubric)
     news.handoutChanged(id)
+  })
+  answering(router, CALLS.workedOfHandout, async ({ person, ids }) => {
+    const { versionId } = await ownHandout(db, person.id, ids.handout)
+    return workedOfVersion(db, versionId)
   })
   return router
 }

@@ -9,6 +9,7 @@ import { inTurn } from '../work/index.ts'
 import { bringInOne, bringInPicture, goodOnes } from './bringIn.ts'
 import { keepSheet, makeFromFiles, makeWorksheet, noteFiles } from './keepSheet.ts'
 import { archive, ownWorksheet, rename, wholeWorksheet, worksheetsOf } from './queries.ts'
+import { dropWorked, keepWorked, workedOf } from './worked.ts'
 
 /** The most files of one drop. */
 const MOST_FILES = 30
@@ -84,6 +85,16 @@ export function worksheetRoutes(
   answering(router, CALLS.bringBackWorksheet, async ({ person, ids }) => {
     await archive(db, person.id, ids.worksheet, null)
   })
+  answering(router, CALLS.worked, async ({ person, ids }) => {
+    const { id } = await ownWorksheet(db, person.id, ids.worksheet)
+    return workedOf(db, id)
+  })
+  answering(router, CALLS.keepWorked, async (asking) => {
+    const { person, ids } = asking
+    const { id } = await ownWorksheet(db, person.id, ids.worksheet)
+    await keepWorked(db, person.id, id, asking.sent.events, now())
+  })
+  answering(router, CALLS.dropWorked, ({ person, ids }) => dropWorked(db, person.id, ids.worksheet))
   /** Draws a formula, also one that a student writes. */
   answering(router, CALLS.drawFormula, async ({ person, sent: { latex } }) => {
     const drawn = await inTurn<FormulaDrawing | { refused: string }>({

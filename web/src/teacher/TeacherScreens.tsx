@@ -17,6 +17,7 @@ import { Marking } from './marking/Marking.tsx'
 import { AsStudent } from './preparing/AsStudent.tsx'
 import { Remarks } from './remarks/Remarks.tsx'
 import { Shelf } from './shelf/Shelf.tsx'
+import { WorkedCopy } from './worked/WorkedCopy.tsx'
 
 // Only those who prepare fetch what preparing needs.
 const Preparing = lazy(async () => ({
@@ -42,6 +43,7 @@ export default function TeacherScreens({ person }: { person: Person }) {
         }
       />
       <Route path="/worksheet/:worksheet/as-a-student" element={<AsStudent person={person} />} />
+      <Route path="/worksheet/:worksheet/worked" element={<WorkedCopy person={person} />} />
       <Route element={<Frame person={person} />}>
         <Route path="/" element={<Desk />} />
         <Route path="/shelf" element={<Shelf />} />

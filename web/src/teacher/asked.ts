@@ -8,6 +8,8 @@ export const asked = {
   classMail: (id: string) => got(CALLS.classMail, { class: id }),
   worksheets: (archived = false) => got(CALLS.worksheets, {}, archived ? '?archived=yes' : ''),
   worksheet: (id: string) => got(CALLS.worksheet, { worksheet: id }),
+  worked: (id: string) => got(CALLS.worked, { worksheet: id }),
+  workedOfHandout: (id: string) => got(CALLS.workedOfHandout, { handout: id }),
   handouts: () => got(CALLS.handouts, {}),
   handout: (id: string) => got(CALLS.handout, { handout: id }),
   handoutChanges: (id: string) => got(CALLS.handoutChanges, { handout: id }),

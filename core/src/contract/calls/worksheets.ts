@@ -1,5 +1,7 @@
 import { z } from 'zod'
-import { bytes, changing, doing, making, nothing, putting, reading, streaming } from '../call.ts'
+import { bytes, changing, doing, dropping, making, nothing, putting, reading, streaming } from '../call.ts'
+import { keptEvents } from '../live.ts'
+import { workedMore } from '../worked.ts'
 import {
   newWorksheet,
   pagesBroughtIn,
@@ -43,3 +45,10 @@ export const bringBackWorksheet = doing('teacher', '/worksheets/:worksheet/bring
 export const worksheetPdf = streaming('file', reading('teacher', '/worksheets/:worksheet/pdf', bytes))
 /** The first page, drawn small (WebP). */
 export const worksheetPicture = streaming('file', reading('teacher', '/worksheets/:worksheet/picture', bytes))
+/** A teacher's worked copy of a worksheet: everything that was done to it. */
+export const worked = reading('teacher', '/worksheets/:worksheet/worked', keptEvents)
+export const keepWorked = doing('teacher', '/worksheets/:worksheet/worked', workedMore, nothing)
+/** Begins it afresh. */
+export const dropWorked = dropping('teacher', '/worksheets/:worksheet/worked', nothing, nothing)
+/** The same, for whoever marks a hand-out of the worksheet. */
+export const workedOfHandout = reading('teacher', '/handouts/:handout/worked', keptEvents)

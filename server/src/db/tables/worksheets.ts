@@ -1,4 +1,4 @@
-import type { Box, Paper, PrintedItem, Recipe, Sheet } from '@hand-back/core'
+import type { Box, PageEvent, Paper, PrintedItem, Recipe, Sheet } from '@hand-back/core'
 import {
   boolean,
   doublePrecision,
@@ -147,4 +147,25 @@ export const worksheetFiles = pgTable(
       .references(() => files.sha256),
   },
   (table) => [primaryKey({ columns: [table.worksheetId, table.file] }), index().on(table.file)],
+)
+
+/** What a teacher did to their worked copy of a worksheet, in order: a log like that of a copy, of one hand. */
+export const workedEvents = pgTable(
+  'worked_event',
+  {
+    worksheetId: uuid('worksheet_id')
+      .notNull()
+      .references(() => worksheets.id),
+    seq: integer().notNull(),
+    id: uuid().notNull(),
+    teacherId: uuid('teacher_id')
+      .notNull()
+      .references(() => people.id),
+    event: jsonb().$type<PageEvent>().notNull(),
+    keptAt: moment('kept_at').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.worksheetId, table.seq] }),
+    unique().on(table.worksheetId, table.id),
+  ],
 )

@@ -21,7 +21,11 @@ export function useLetters(): number {
 }
 
 /** A page of a copy to be read: everything printed with everything answered. */
-export function useDrawnToRead(copy: CopyWhole, page: WorksheetPage, items: readonly Item[]): Drawn[] {
+export function useDrawnToRead(
+  copy: Pick<CopyWhole, 'id'>,
+  page: WorksheetPage,
+  items: readonly Item[],
+): Drawn[] {
   const letters = useLetters()
   // Ink comes with every stroke; only answers change what is drawn here.
   const answers = useAnswersOf(items)

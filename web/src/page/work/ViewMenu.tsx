@@ -65,6 +65,7 @@ export function ViewMenu(props: ViewMenuProps) {
             {onClear && <Press onPress={onClear}>Clear what is mine</Press>}
           </Row>
         )}
+        {more}
         <fieldset>
           <legend className="mb-1.5 font-semibold">Page colour, only for me</legend>
           <Row>
@@ -138,7 +139,6 @@ export function ViewMenu(props: ViewMenuProps) {
           ]}
           onChoose={(value) => change({ finger: value })}
         />
-        {more}
         <Row>
           {onPrint && <Press onPress={onPrint}>Print</Press>}
           <Press onPress={onKeys}>Keys</Press>

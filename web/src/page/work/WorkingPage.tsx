@@ -55,12 +55,15 @@ interface WorkingPageProps {
   bytesOf: (name: string) => Blob | undefined
   /** It is only tried out: there is no past to look back at. */
   trial?: boolean
+  /** Left out: one can speak on it. */
+  silent?: boolean
   /** What stands over the page, told which page it is, all pages, and how to turn to one. */
   children: (index: number, pages: readonly WorksheetPage[], turnTo: (page: string) => void) => ReactNode
 }
 
 /** A copy as its student works on it: the page, what is printed on it, answers, ink, things, voice, and the strip of tools. */
-export function WorkingPage({ copy, store, person, bytesOf, trial = false, children }: WorkingPageProps) {
+export function WorkingPage(props: WorkingPageProps) {
+  const { copy, store, person, bytesOf, trial = false, silent = false, children } = props
   const { state, round, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
   // A shared copy opens on one's own page.
@@ -207,11 +210,13 @@ export function WorkingPage({ copy, store, person, bytesOf, trial = false, child
         strip={(upright) =>
           writes ? (
             <WorkingStrip {...row} upright={upright}>
-              <SpeakButton
-                onRecorded={(recorded) =>
-                  addVoice(recorded, placeFor(work.surface, seen.notes.length, page, lastMade()))
-                }
-              />
+              {!silent && (
+                <SpeakButton
+                  onRecorded={(recorded) =>
+                    addVoice(recorded, placeFor(work.surface, seen.notes.length, page, lastMade()))
+                  }
+                />
+              )}
             </WorkingStrip>
           ) : (
             <ReadingStrip {...row} upright={upright} />

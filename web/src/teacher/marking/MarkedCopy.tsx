@@ -6,6 +6,7 @@ import {
   type Placed,
   pageOf,
   sayGoFor,
+  type WorksheetPage,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
@@ -72,6 +73,10 @@ interface MarkedCopyProps {
   marking: MarkingWhole | undefined
   /** The unit of the worksheet: remarks that are kept here belong to it. */
   unit: string
+  /** What stands beside a page of it; nothing: it has the room for itself. */
+  beside: ((page: WorksheetPage) => ReactNode) | undefined
+  /** The choice of that. */
+  besideChoice: ReactNode
   /** What to go on with, under the marks. */
   children: ReactNode
 }
@@ -93,6 +98,8 @@ export function MarkedCopy({
   onReviewed,
   marking,
   unit,
+  beside,
+  besideChoice,
   children,
 }: MarkedCopyProps) {
   const { state, round, goFor, log, ready } = useStore(store.view)
@@ -245,133 +252,139 @@ export function MarkedCopy({
           onClose={() => setLookingBack(false)}
         />
       )}
-      <div
-        className="flex min-h-0 flex-1"
-        onDropCapture={(event) => {
-          const id = event.dataTransfer.getData(REMARK_DRAG)
-          const remark = remarks.find((each) => each.id === id)
-          const at = surface.current?.placeUnder(event)
-          if (!remark) return
-          event.preventDefault()
-          event.stopPropagation()
-          setAsking(undefined)
-          if (at && writes) putRemark(remark, { at }, false)
-        }}
-      >
-        <div className="flex min-w-0 flex-1 flex-col">
-          {seeing === 'theirs' && settled && (
-            <TheirView
-              key={copy.id}
-              copy={copy}
-              store={store}
-              pages={pages}
-              round={round}
-              marks={theirMarks}
-              onMarks={setTheirMarks}
-              onStep={stepping.onStep}
-              onKeys={setStepKeys}
-              onClose={() => onSee('all')}
-            />
-          )}
-          <Worktop
-            copy={copy}
-            work={work}
-            ready={settled && ready}
-            drawn={drawn}
-            strokes={strokes}
-            photoUrl={photoUrl}
-            label={`Page ${index + 1} of ${copy.name}’s copy`}
-            running={running}
-            onView={setView}
-            laid={(view) => (
-              <>
-                {drawsAreas && writes && (
-                  <DrawAreas
-                    page={page}
-                    view={view}
-                    questions={marking?.questions ?? []}
-                    onAdd={(question) => void addQuestion(copy.handout, question)}
-                  />
-                )}
-                {changes && <ChangeFrames changes={changes} view={view} />}
-                {seeing === 'theirs' && stepping.step?.box && stepping.step.page === page.id && (
-                  <StepFrame box={stepping.step.box} view={view} />
-                )}
-                <VoiceNotes
-                  copy={copy.id}
-                  view={view}
-                  notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
-                  soundOf={bytesOf}
-                />
-              </>
-            )}
-            strip={(upright) => (
-              <WorkingStrip
-                work={work}
-                upright={upright}
-                onLookBack={() => setLookingBack(true)}
-                moreView={
-                  writes && <MarkingChoices person={person} onDrawAreas={() => setDrawsAreas(true)} />
-                }
-              />
-            )}
-          >
-            <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
-            {state === 'waiting' && (
-              <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
-                {copy.name} has not opened this copy yet.
-              </p>
-            )}
-          </Worktop>
-        </div>
-        <MarkColumn
-          marks={marks}
-          levelOf={level}
-          first={first}
-          readOnly={!writes}
-          step={step}
-          column={column}
-          onNextAfter={goOn}
-          onSign={signs.putAt}
-          onRemarks={(of) => setAsking({ of })}
-          aboutAll={
-            <AboutAll
-              handout={copy.handout}
-              rubric={marking?.rubric ?? null}
-              marks={marks}
-              overall={overall}
-              first={first}
-              readOnly={!writes}
-              {...aboutAll}
-              onNextAfter={goOn}
-            />
-          }
-          drawsAreas={drawsAreas}
-          onDrawAreas={setDrawsAreas}
-          onHand={(of) => {
-            setHand(of)
-            const area = of.question.areas.find((each) => each.page === page.id)
-            if (area) surface.current?.bring(area)
-            // Its page comes to the middle, and is the one to write on then.
-            else surface.current?.panBy(0, window.innerHeight / 3 - (level(of) ?? 0))
+      <div className="flex min-h-0 flex-1 max-tablet:flex-col">
+        {beside?.(page)}
+        <div
+          className="flex min-h-0 min-w-0 flex-[3]"
+          onDropCapture={(event) => {
+            const id = event.dataTransfer.getData(REMARK_DRAG)
+            const remark = remarks.find((each) => each.id === id)
+            const at = surface.current?.placeUnder(event)
+            if (!remark) return
+            event.preventDefault()
+            event.stopPropagation()
+            setAsking(undefined)
+            if (at && writes) putRemark(remark, { at }, false)
           }}
         >
-          {writes && <SignTags tools={tools} />}
-          {writes && work.picking.items.some(({ kind }) => kind !== 'mark') && (
-            <KeepRemark items={work.picking.items} unit={unit} />
-          )}
-          {writes && (
-            <RemarkChooser
-              remarks={remarks}
-              question={asking?.of?.question ?? hand?.question}
-              open={asking !== undefined}
-              onOpen={(opens) => setAsking(opens ? { of: hand } : undefined)}
-              onClosed={onChosen}
-              onUse={(remark, isNew) => putRemark(remark, placeOf(asking?.of), isNew)}
-            />
-          )}
-          {children}
-        </MarkColumn>
+          <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+            {seeing === 'theirs' && settled && (
+              <TheirView
+                key={copy.id}
+                copy={copy}
+                store={store}
+                pages={pages}
+                round={round}
+                marks={theirMarks}
+                onMarks={setTheirMarks}
+                onStep={stepping.onStep}
+                onKeys={setStepKeys}
+                onClose={() => onSee('all')}
+              />
+            )}
+            <Worktop
+              copy={copy}
+              work={work}
+              ready={settled && ready}
+              drawn={drawn}
+              strokes={strokes}
+              photoUrl={photoUrl}
+              label={`Page ${index + 1} of ${copy.name}’s copy`}
+              running={running}
+              onView={setView}
+              laid={(view) => (
+                <>
+                  {drawsAreas && writes && (
+                    <DrawAreas
+                      page={page}
+                      view={view}
+                      questions={marking?.questions ?? []}
+                      onAdd={(question) => void addQuestion(copy.handout, question)}
+                    />
+                  )}
+                  {changes && <ChangeFrames changes={changes} view={view} />}
+                  {seeing === 'theirs' && stepping.step?.box && stepping.step.page === page.id && (
+                    <StepFrame box={stepping.step.box} view={view} />
+                  )}
+                  <VoiceNotes
+                    copy={copy.id}
+                    view={view}
+                    notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
+                    soundOf={bytesOf}
+                  />
+                </>
+              )}
+              strip={(upright) => (
+                <WorkingStrip
+                  work={work}
+                  upright={upright}
+                  onLookBack={() => setLookingBack(true)}
+                  moreView={
+                    <>
+                      {besideChoice}
+                      {writes && <MarkingChoices person={person} onDrawAreas={() => setDrawsAreas(true)} />}
+                    </>
+                  }
+                />
+              )}
+            >
+              <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
+              {state === 'waiting' && (
+                <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
+                  {copy.name} has not opened this copy yet.
+                </p>
+              )}
+            </Worktop>
+          </div>
+          <MarkColumn
+            marks={marks}
+            levelOf={level}
+            first={first}
+            readOnly={!writes}
+            step={step}
+            column={column}
+            onNextAfter={goOn}
+            onSign={signs.putAt}
+            onRemarks={(of) => setAsking({ of })}
+            aboutAll={
+              <AboutAll
+                handout={copy.handout}
+                rubric={marking?.rubric ?? null}
+                marks={marks}
+                overall={overall}
+                first={first}
+                readOnly={!writes}
+                {...aboutAll}
+                onNextAfter={goOn}
+              />
+            }
+            drawsAreas={drawsAreas}
+            onDrawAreas={setDrawsAreas}
+            onHand={(of) => {
+              setHand(of)
+              const area = of.question.areas.find((each) => each.page === page.id)
+              if (area) surface.current?.bring(area)
+              // Its page comes to the middle, and is the one to write on then.
+              else surface.current?.panBy(0, window.innerHeight / 3 - (level(of) ?? 0))
+            }}
+          >
+            {writes && <SignTags tools={tools} />}
+            {writes && work.picking.items.some(({ kind }) => kind !== 'mark') && (
+              <KeepRemark items={work.picking.items} unit={unit} />
+            )}
+            {writes && (
+              <RemarkChooser
+                remarks={remarks}
+                question={asking?.of?.question ?? hand?.question}
+                open={asking !== undefined}
+                onOpen={(opens) => setAsking(opens ? { of: hand } : undefined)}
+                onClosed={onChosen}
+                onUse={(remark, isNew) => putRemark(remark, placeOf(asking?.of), isNew)}
+              />
+            )}
+            {children}
+          </MarkColumn>
+        </div>
       </div>
     </>
   )

@@ -12,6 +12,8 @@ import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
 import { goWithMarks, handBack } from '../handout/handBack.ts'
 import { useHandout } from '../handout/useHandout.ts'
+import { Beside } from './Beside.tsx'
+import { BesideChoice } from './BesideChoice.tsx'
 import { CopyBar, firstOf } from './CopyBar.tsx'
 import { MarkedCopy } from './MarkedCopy.tsx'
 import { PileChoices } from './PileChoices.tsx'
@@ -53,6 +55,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   /** The id of the page to begin at; once one has turned, the place among the pages. */
   const [pageAt, setPageAt] = useState<string | number>(asked.get('page') ?? 0)
   const tools = useTools(person, TEACHER_SWATCHES)
+  const [beside, setBeside] = useState<string>()
   const [seeing, setSeeing] = useState<Seeing>('all')
   const whole = useQuery({
     ...queries.copy(row?.id ?? ''),
@@ -85,6 +88,8 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   }
 
   if (!row) return <Empty title="This copy is not in the pile">It may belong to another hand-out.</Empty>
+  // Nothing stands beside itself.
+  const stands = beside === row.id ? undefined : beside
   const written = handout.copies
     .filter((copy) => copy.state === 'handed in' && copy.markingBegan)
     .map(({ id }) => id)
@@ -105,14 +110,17 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
         <SeeingChoice seeing={seeing} onChange={setSeeing} />
       </header>
       <div className="flex min-h-0 flex-1">
-        <PileList
-          pile={pile}
-          sums={sums}
-          current={row.id}
-          reviewed={reviewed.length}
-          of={toMark.length}
-          onOpen={open}
-        />
+        {/* Two pages side by side need its room. */}
+        {!stands && (
+          <PileList
+            pile={pile}
+            sums={sums}
+            current={row.id}
+            reviewed={reviewed.length}
+            of={toMark.length}
+            onOpen={open}
+          />
+        )}
         <div className="flex min-w-0 flex-1 flex-col">
           <CopyBar
             handout={handout}
@@ -139,6 +147,26 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
               onReviewed={onReviewed}
               marking={marking}
               unit={handout.unit}
+              beside={
+                stands
+                  ? (page) => (
+                      <Beside
+                        handout={handout}
+                        beside={stands}
+                        onBeside={setBeside}
+                        row={row}
+                        page={page}
+                        person={person}
+                      />
+                    )
+                  : undefined
+              }
+              besideChoice={
+                <section>
+                  <h3 className="mb-1.5 font-semibold">Side by side</h3>
+                  <BesideChoice handout={handout} row={row} beside={stands} onBeside={setBeside} />
+                </section>
+              }
             >
               <span className="flex gap-2 max-tablet:flex-col">
                 <Reviewed row={row} sums={sums} />

@@ -1,4 +1,4 @@
-import { type CopyWhole, isForSet, type Person, printedFor, type WorksheetWhole } from '@hand-back/core'
+import type { CopyWhole, Person, WorksheetWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useMemo, useState } from 'react'
 import { useParams } from 'react-router'
@@ -8,7 +8,8 @@ import { WorkingPage } from '../../page/work/WorkingPage.tsx'
 import { LinkButton } from '../../ui/Button.tsx'
 import { Fetched } from '../../ui/Notice.tsx'
 import { asked } from '../asked.ts'
-import { SMALL_INPUT } from './panels/rows.tsx'
+import { ownCopy } from './ownCopy.ts'
+import { SetChoice } from './SetChoice.tsx'
 
 /** The worksheet as a student would get it: everything works, nothing is kept, nobody sees it. */
 export function AsStudent({ person }: { person: Person }) {
@@ -20,7 +21,7 @@ export function AsStudent({ person }: { person: Person }) {
 function Trial({ worksheet, person }: { worksheet: WorksheetWhole; person: Person }) {
   const { sets } = worksheet.sheet
   const [set, setSet] = useState(sets[0]?.id ?? '')
-  const copy = useMemo(() => trialCopy(worksheet, person, set), [worksheet, person, set])
+  const copy = useMemo(() => ownCopy(worksheet, person, set, crypto.randomUUID()), [worksheet, person, set])
   const [open, setOpen] = useState<{
     copy: CopyWhole
     store: CopyStore
@@ -44,54 +45,12 @@ function Trial({ worksheet, person }: { worksheet: WorksheetWhole; person: Perso
               page {index + 1} of {pages.length}
             </span>
             <span className="flex-1" />
-            {sets.length > 0 && (
-              <label className="flex items-center gap-2 whitespace-nowrap">
-                As one of
-                <select className={SMALL_INPUT} value={set} onChange={(event) => setSet(event.target.value)}>
-                  {sets.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-                </select>
-              </label>
-            )}
+            <SetChoice sets={sets} set={set} onChoose={setSet} />
             <span className="max-tablet:hidden">As a student gets it. Nothing you do here is kept.</span>
+            <LinkButton to={`/worksheet/${worksheet.id}/worked`}>Your worked copy</LinkButton>
           </header>
         )}
       </WorkingPage>
     </div>
   )
-}
-
-/** A copy that is nowhere: what is for other sets is left out. */
-function trialCopy({ title, sheet }: WorksheetWhole, person: Person, set: string): CopyWhole {
-  const wanted = sheet.pages.filter((page) => isForSet(page, set))
-  const pages = (wanted.length > 0 ? wanted : sheet.pages).map((page) => ({
-    ...page,
-    printed: printedFor(page.printed, set),
-  }))
-  return {
-    id: crypto.randomUUID(),
-    handout: crypto.randomUUID(),
-    title,
-    directions: '',
-    dueAt: null,
-    spoken: null,
-    rubric: null,
-    goFor: null,
-    withoutMarks: [],
-    way: 'own',
-    name: person.name,
-    students: [person],
-    teacher: person,
-    teachers: [],
-    touchAll: false,
-    owners: {},
-    changes: [],
-    state: 'working',
-    round: 1,
-    pages,
-    questions: [],
-  }
 }
