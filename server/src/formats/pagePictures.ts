@@ -1,4 +1,4 @@
-import type { Person } from '@hand-back/core'
+import type { HandoutLooks, Person } from '@hand-back/core'
 import { and, eq, sql } from 'drizzle-orm'
 import type { Context } from '../context.ts'
 import { copyFor } from '../copies/index.ts'
@@ -28,6 +28,8 @@ export class PagePictures {
   readonly #log: Context['log']
   /** What is being made, by copy, page and look. */
   readonly #making = new Map<string, Promise<Buffer | undefined>>()
+  /** How hand-outs look is being counted, by teacher and hand-out. */
+  readonly #counting = new Map<string, Promise<HandoutLooks>>()
 
   constructor({ db, log }: Pick<Context, 'db' | 'log'>) {
     this.#db = db
@@ -51,7 +53,7 @@ export class PagePictures {
     if (there?.of === asked) return { look: asked, bytes: there.bytes }
     const begun = this.#making.get(keyOf(wished))
     if (begun) return { look: asked, bytes: await begun }
-    const { looks } = await looksOf(this.#db, person.id, copy.handoutId)
+    const { looks } = await this.#looksOf(person, copy.handoutId)
     const all = looks.filter((one) => one.page === page)
     const now = all.find((one) => one.copy === copyId)
     if (!now) throw notHere()
@@ -59,6 +61,16 @@ export class PagePictures {
     if (!this.#making.has(keyOf(now))) await this.#begin(person, all, page)
     const bytes = (await this.#making.get(keyOf(now))) ?? (await this.#kept(now))?.bytes
     return { look: now.look, bytes }
+  }
+
+  /** All copies are asked for at once, and counted once. */
+  #looksOf(person: Person, handout: string): Promise<HandoutLooks> {
+    const key = `${person.id} ${handout}`
+    const counted = this.#counting.get(key)
+    if (counted) return counted
+    const counting = looksOf(this.#db, person.id, handout).finally(() => this.#counting.delete(key))
+    this.#counting.set(key, counting)
+    return counting
   }
 
   async #kept({ copy, page }: Omit<Look, 'look'>) {
