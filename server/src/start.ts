@@ -23,7 +23,7 @@ const TIDIES_EVERY = 15 * 60 * 1000
 /** How often it is looked whether copies are to go back by themselves, in milliseconds. */
 const HANDS_BACK_EVERY = 10_000
 /** How often mail is made and sent, in milliseconds. */
-const MAILS_EVERY = 30_000
+const MAILS_EVERY = 60_000
 
 export interface Settings {
   readonly databaseUrl: string

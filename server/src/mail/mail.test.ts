@@ -123,7 +123,7 @@ test('what came back is told after a rest, round by round, and holds no feedback
 })
 
 test('each chooses what comes to them; a student without an address gets nothing, and sees no one’s mail', async () => {
-  const { mail, at, hand, student, path } = await withAddress()
+  const { teacher, students, mail, at, hand, student, path } = await withAddress()
   expect(await student.get('/mail')).toEqual({ address: 'noor@school.example' })
   await student.patch('/habits', { noMail: ['handed out'] })
   await hand()
@@ -133,6 +133,11 @@ test('each chooses what comes to them; a student without an address gets nothing
   await at(Date.now() + 4 * MINUTE)
   expect(await mail()).toHaveLength(1)
   expect(await student.status('GET', `${path}/mail`)).toBe(404)
+  // Whoever left the class is told nothing of it any more.
+  await hand()
+  await teacher.delete(`${path}/students/${students[0]!.id}`)
+  await at(Date.now() + 5 * MINUTE)
+  expect(await mail()).toHaveLength(1)
 })
 
 test('a mail server takes what waits, once; what it refuses is tried again later and says why', async () => {

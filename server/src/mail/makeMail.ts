@@ -79,6 +79,8 @@ async function make(
       JOIN class k ON k.id = h.class_id JOIN person p ON p.id = m.student_id
       LEFT JOIN person_habits a ON a.person_id = p.id
     WHERE p.mail IS NOT NULL AND m.left_at IS NULL AND ${IS_OUT} AND ${where} AND ${unless}
+      AND EXISTS (SELECT FROM enrolment e
+        WHERE e.class_id = k.id AND e.student_id = m.student_id AND e.left_at IS NULL)
       AND NOT coalesce(a.habits->'noMail' ? ${about}, false)`)
   const made = rows.flatMap((place) => {
     const told = of(place)
