@@ -28,7 +28,6 @@ import { useWork } from '../../page/work/useWork.ts'
 import { useSeen } from '../../page/work/useWriting.ts'
 import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
 import { Worktop } from '../../page/work/Worktop.tsx'
-import { useRemarks } from '../remarks/useRemarks.ts'
 import { AboutAll } from './AboutAll.tsx'
 import { ChangeFrames } from './ChangeFrames.tsx'
 import { DrawAreas } from './DrawAreas.tsx'
@@ -38,7 +37,7 @@ import { levelOf } from './levelOf.ts'
 import { MarkColumn } from './MarkColumn.tsx'
 import { MarkingChoices, useMarkStep } from './MarkingChoices.tsx'
 import { pileKeys } from './pileKeys.ts'
-import { REMARK_DRAG, RemarkChooser } from './RemarkChooser.tsx'
+import { RemarkChooser } from './RemarkChooser.tsx'
 import type { Seeing } from './SeeingChoice.tsx'
 import { SignTags } from './SignTags.tsx'
 import { TheirView } from './TheirView.tsx'
@@ -46,7 +45,7 @@ import { useChanges } from './useChanges.ts'
 import { useGoingOn } from './useGoingOn.ts'
 import { type MarkedQuestion, useMarks } from './useMarks.ts'
 import { useOverall } from './useOverall.ts'
-import { type RemarkPlace, useRemarkPlaces } from './useRemarkPlaces.ts'
+import { useRemarkChoice } from './useRemarkChoice.ts'
 import { useRunning } from './useRunning.tsx'
 import { useSigns } from './useSigns.ts'
 import { useWhoseInk } from './useWhoseInk.tsx'
@@ -145,25 +144,8 @@ export function MarkedCopy({
   const { goOn, toFirst } = useGoingOn(copy.id, settled, marks, index, onTurn, onNext, column, aboutAll)
   const surface = useRef<Surface>(undefined)
   const signs = useSigns(store, pages, page, marks, tools, surface, writes)
-  const remarks = useRemarks()
-  const putRemark = useRemarkPlaces(store, pages, page, marks)
-  /** The question whose field had the focus last, on this page, and for which a remark is chosen now. */
-  const [last, setHand] = useState<MarkedQuestion>()
-  const hand = marks.questions.find(
-    ({ question, page: of }) => question.id === last?.question.id && of === index,
-  )
-  const [asking, setAsking] = useState<{ of?: MarkedQuestion | undefined }>()
-  const placeOf = (of: MarkedQuestion | undefined): RemarkPlace => {
-    if (of) return { of }
-    return { at: surface.current?.middle() ?? { x: page.width / 2, y: page.height / 2 } }
-  }
-  /** Whoever came from a field goes on there. */
-  const onChosen = (event: Event) => {
-    const field = hand && column.current?.querySelector<HTMLElement>(`[data-mark="${hand.question.id}"]`)
-    if (!field) return
-    event.preventDefault()
-    field.focus()
-  }
+  const choice = useRemarkChoice({ store, pages, index, marks, surface, column, writes })
+  const { ask: askRemark } = choice
   const moreKeys = useMemo(
     () =>
       pileKeys({
@@ -171,10 +153,10 @@ export function MarkedCopy({
         onBefore,
         onReviewed,
         toFirst,
-        onRemark: () => setAsking({}),
+        onRemark: () => askRemark(),
         onSign: signs.putHere,
       }),
-    [onNext, onBefore, onReviewed, toFirst, signs.putHere],
+    [onNext, onBefore, onReviewed, toFirst, askRemark, signs.putHere],
   )
   const [stepKeys, setStepKeys] = useState<KeyGroup>()
   const bytesOf = useCallback((name: string) => outboxOf(person.id).bytesOf(name), [person.id])
@@ -254,19 +236,7 @@ export function MarkedCopy({
       )}
       <div className="flex min-h-0 flex-1 max-tablet:flex-col">
         {beside?.(page)}
-        <div
-          className="flex min-h-0 min-w-0 flex-[3]"
-          onDropCapture={(event) => {
-            const id = event.dataTransfer.getData(REMARK_DRAG)
-            const remark = remarks.find((each) => each.id === id)
-            const at = surface.current?.placeUnder(event)
-            if (!remark) return
-            event.preventDefault()
-            event.stopPropagation()
-            setAsking(undefined)
-            if (at && writes) putRemark(remark, { at }, false)
-          }}
-        >
+        <div className="flex min-h-0 min-w-0 flex-[3]" onDropCapture={choice.drop}>
           <div className="flex min-h-0 min-w-0 flex-1 flex-col">
             {seeing === 'theirs' && settled && (
               <TheirView
@@ -345,7 +315,7 @@ export function MarkedCopy({
             column={column}
             onNextAfter={goOn}
             onSign={signs.putAt}
-            onRemarks={(of) => setAsking({ of })}
+            onRemarks={choice.ask}
             aboutAll={
               <AboutAll
                 handout={copy.handout}
@@ -361,7 +331,7 @@ export function MarkedCopy({
             drawsAreas={drawsAreas}
             onDrawAreas={setDrawsAreas}
             onHand={(of) => {
-              setHand(of)
+              choice.setHand(of)
               const area = of.question.areas.find((each) => each.page === page.id)
               if (area) surface.current?.bring(area)
               // Its page comes to the middle, and is the one to write on then.
@@ -372,16 +342,7 @@ export function MarkedCopy({
             {writes && work.picking.items.some(({ kind }) => kind !== 'mark') && (
               <KeepRemark items={work.picking.items} unit={unit} />
             )}
-            {writes && (
-              <RemarkChooser
-                remarks={remarks}
-                question={asking?.of?.question ?? hand?.question}
-                open={asking !== undefined}
-                onOpen={(opens) => setAsking(opens ? { of: hand } : undefined)}
-                onClosed={onChosen}
-                onUse={(remark, isNew) => putRemark(remark, placeOf(asking?.of), isNew)}
-              />
-            )}
+            {writes && <RemarkChooser {...choice.chooser} />}
             {children}
           </MarkColumn>
         </div>
