@@ -77,6 +77,11 @@ test('the teacher’s views are accessible and fit their window', async ({ someb
   await teacher.getByRole('link', { name: 'Mark 9' }).click()
   await expect(teacher.locator('[data-kept=kept]')).toBeVisible()
   await expectAccessible(teacher)
+  await teacher.getByRole('button', { name: 'View', exact: true }).click()
+  await teacher.getByRole('combobox', { name: 'Beside it' }).selectOption('the worked copy')
+  await teacher.keyboard.press('Escape')
+  await expect(teacher.getByRole('link', { name: 'Work it out' })).toBeVisible()
+  await expectAccessible(teacher)
   for (const viewport of [
     { width: 820, height: 1180 },
     { width: 1280, height: 800 },
@@ -112,6 +117,10 @@ test('what opens over the teacher’s views is accessible too', async ({ somebod
   await teacher.getByRole('link', { name: /Curlew class/ }).click()
   await lookInto('Slips to cut')
   await lookInto('Bring in a list')
+  await teacher.getByRole('link', { name: 'Mail', exact: true }).click()
+  await expect(teacher.getByText('no mail server')).toBeVisible()
+  await lookInto(/New in your tray|Due soon/)
+  await expectFits(teacher)
   await teacher.getByRole('link', { name: 'Shelf' }).click()
   await teacher.getByRole('link', { name: /First page of Curves/ }).click()
   await lookInto('Keys')

@@ -152,7 +152,13 @@ async function makeClass(
   const pins = new Map<string, string>()
   for (const name of names) {
     const row = teacher.getByRole('row').filter({ has: teacher.getByLabel(`Name of ${name}`) })
-    pins.set(name, (await row.getByRole('cell').nth(1).textContent())!)
+    pins.set(
+      name,
+      (await row
+        .getByRole('cell')
+        .filter({ hasText: /^\d{4}$/ })
+        .textContent())!,
+    )
   }
   const code = (await teacher
     .getByText(/class code/)

@@ -105,8 +105,12 @@ test('an invitation lets one colleague in, once, for a week; nobody else can mak
   expect(await school.visitor().status('POST', '/invitation/new', late)).toBe(404)
   expect(await school.visitor().status('POST', '/sign-in/teacher', late)).toBe(401)
   // Its maker is in the class already: taken by them it changes nothing.
-  await teacher.post('/invitation/take', { token: await invite(teacher, whole.id) })
+  const another = await invite(teacher, whole.id)
+  await teacher.post('/invitation/take', { token: another })
   expect((await teacher.get<ClassWhole>(`/classes/${whole.id}`)).teachers).toHaveLength(2)
+  // And it is there for the colleague it was made for.
+  await stranger.post('/invitation/take', { token: another })
+  expect((await teacher.get<ClassWhole>(`/classes/${whole.id}`)).teachers).toHaveLength(3)
 })
 
 test('who does not teach a class any more sees nothing of it, and hears nothing', async () => {

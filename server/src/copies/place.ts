@@ -79,17 +79,29 @@ export async function copyFor(
   person: Person,
   id: string,
 ): Promise<{ copy: CopyRecord; role: Role }> {
+  return (await copiesFor(db, person, [id]))[0]!
+}
+
+/** The same for several copies, in their order. Throws `Refused` where it would for one of them. */
+export async function copiesFor(
+  db: Queries,
+  person: Person,
+  ids: readonly string[],
+): Promise<{ copy: CopyRecord; role: Role }[]> {
   const { rows } = await db.execute(
     sql`SELECT ${sql.raw(COPY_FIELDS)},
       (SELECT coalesce(json_agg(json_build_object('id', m.student_id, 'pages', m.pages)), '[]')
          FROM copy_member m WHERE m.copy_id = c.id AND m.left_at IS NULL) AS members
-      FROM copy c JOIN handout h ON h.id = c.handout_id WHERE c.id = ${id}`,
+      FROM copy c JOIN handout h ON h.id = c.handout_id WHERE c.id = ANY(${sql.param([...ids])}::uuid[])`,
   )
-  const copy = rows[0] as unknown as CopyRecord | undefined
-  const role = copy && roleIn(copy, person)
-  if (!role) throw notHere()
-  if (role === 'student' && !copy.out) throw new Refused(NOT_OUT, 410)
-  return { copy, role }
+  const found = new Map((rows as unknown as CopyRecord[]).map((copy) => [copy.id, copy]))
+  return ids.map((id) => {
+    const copy = found.get(id)
+    const role = copy && roleIn(copy, person)
+    if (!role) throw notHere()
+    if (role === 'student' && !copy.out) throw new Refused(NOT_OUT, 410)
+    return { copy, role }
+  })
 }
 
 /** The same, held against changes by others until the transaction ends. */

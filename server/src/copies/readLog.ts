@@ -2,7 +2,7 @@ import { handedBackRound, type KeptEvent, type ReadTo, type Role, toldTo } from 
 import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import type { CopyRecord } from './place.ts'
-import { type EventRow, fromStored } from './storedEvent.ts'
+import { type EventRow, fromStored, fromStoredByCopy } from './storedEvent.ts'
 
 /** The most events of one answer; who reads asks again while there are more. */
 export const MOST_READ_AT_ONCE = 1000
@@ -12,7 +12,7 @@ const EVERY_ROUND = 1_000_000
 
 /**
  * What somebody has not read yet of a copy, each layer in sequence: only what `mayRead` in core lets
- * them read, which for feedback is every round up to the last handed back, as it may be told to them. `page`: only of that page.
+ * them read, which for feedback is every round up to the last handed back, as it may be told to them.
  */
 export async function readLog(
   db: Queries,
@@ -20,7 +20,6 @@ export async function readLog(
   role: Role,
   readTo: ReadTo,
   most = MOST_READ_AT_ONCE,
-  page?: string,
 ): Promise<{ events: KeptEvent[]; more: boolean }> {
   const rounds = role === 'teacher' ? EVERY_ROUND : handedBackRound(copy)
   const { rows } = await db.execute(sql`
@@ -30,7 +29,6 @@ export async function readLog(
       (layer = 'work' AND seq > ${readTo.work}) OR
       (layer = 'help' AND seq > ${readTo.help}) OR
       (layer = 'feedback' AND seq > ${readTo.feedback} AND round <= ${rounds}))
-      ${page === undefined ? sql`` : sql`AND body->>'page' = ${page}`}
     ORDER BY layer DESC, seq LIMIT ${most + 1}`)
   const events = rows.slice(0, most).flatMap((row) => {
     const event = fromStored({ ...row, keptAt: Number(row.keptAt) } as unknown as EventRow)
@@ -39,13 +37,22 @@ export async function readLog(
   return { events, more: rows.length > most }
 }
 
-/** Everything of a copy, or of one of its pages, that somebody may read. */
-export async function readWholeLog(
-  db: Queries,
-  copy: CopyRecord,
-  role: Role,
-  page?: string,
-): Promise<KeptEvent[]> {
-  const { events } = await readLog(db, copy, role, { work: 0, help: 0, feedback: 0 }, 1_000_000, page)
+/** Everything of a copy that somebody may read. */
+export async function readWholeLog(db: Queries, copy: CopyRecord, role: Role): Promise<KeptEvent[]> {
+  const { events } = await readLog(db, copy, role, { work: 0, help: 0, feedback: 0 }, 1_000_000)
   return events
+}
+
+/** Everything that lies on one page of copies, as their teacher may read it, by copy. */
+export async function readPageOfAll(
+  db: Queries,
+  copies: readonly string[],
+  page: string,
+): Promise<ReadonlyMap<string, KeptEvent[]>> {
+  const { rows } = await db.execute(sql`
+    SELECT copy_id AS copy, id, layer, seq, author_id AS author, round, extract(epoch FROM kept_at) * 1000 AS "keptAt",
+      body, ink, log_version AS version
+    FROM event WHERE copy_id = ANY(${sql.param([...copies])}::uuid[]) AND body->>'page' = ${page}
+    ORDER BY copy_id, layer DESC, seq`)
+  return fromStoredByCopy(rows)
 }

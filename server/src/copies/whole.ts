@@ -92,14 +92,19 @@ export async function pagesIn(db: Queries, copy: CopyRecord): Promise<WorksheetP
 }
 
 /** The pages of a copy as the teacher made them, with what is printed on them for its set. */
-export async function ownPagesIn(db: Queries, copy: CopyRecord): Promise<WorksheetPage[]> {
-  const pages = await pagesOf(db, copy.versionId)
-  return pages.flatMap(({ sets, ...page }) =>
-    isForSet({ sets }, copy.setId) && (!copy.dealt || copy.dealt.includes(page.id))
-      ? [{ ...page, printed: printedFor(page.printed, copy.setId) }]
+export const ownPagesIn = async (db: Queries, copy: CopyRecord): Promise<WorksheetPage[]> =>
+  ownPagesOf(await pagesOf(db, copy.versionId), copy)
+
+/** Those of the pages of a version that a copy has, with what is printed on them for its set. */
+export const ownPagesOf = (
+  pages: readonly WorksheetPage[],
+  { setId, dealt }: Pick<CopyRecord, 'setId' | 'dealt'>,
+): WorksheetPage[] =>
+  pages.flatMap(({ sets, ...page }) =>
+    isForSet({ sets }, setId) && (!dealt || dealt.includes(page.id))
+      ? [{ ...page, printed: printedFor(page.printed, setId) }]
       : [],
   )
-}
 
 /** What is looked for in the whole of each copy of a hand-out. */
 export async function rubricOf(db: Queries, handoutId: string): Promise<Rubric | null> {

@@ -8,11 +8,23 @@ import {
   type Person,
   pagesAt,
   pagesNow,
+  type WorksheetPage,
 } from '@hand-back/core'
 import type { Context } from '../context.ts'
-import { copyFor, labelOfCopy, ownPagesIn, readWholeLog, rubricOf } from '../copies/index.ts'
+import {
+  copiesFor,
+  copyFor,
+  labelOfCopy,
+  ownPagesIn,
+  ownPagesOf,
+  readPageOfAll,
+  readWholeLog,
+  rubricOf,
+} from '../copies/index.ts'
+import { notHere } from '../http/as.ts'
 import { asSent } from '../papers/index.ts'
 import { measure } from '../pdf/index.ts'
+import { pagesOf } from '../worksheets/index.ts'
 import type { Made, Wanted } from './made.ts'
 import { type Bundle, pdfOf } from './pdfOf.ts'
 
@@ -37,17 +49,16 @@ async function aboutAll(
   return marksPages(said, measure).map((page) => ({ page, items: [] }))
 }
 
-/** The pages of a copy for a PDF, or only one of them, as this person may read them. Throws `Refused` (404) as `copyFor` does. */
+/** The pages of a copy for a PDF, as this person may read them. Throws `Refused` (404) as `copyFor` does. */
 export async function bundleOf(
   db: Context['db'],
   person: Person,
   id: string,
   { empty, named }: Wanted,
-  only?: string,
 ): Promise<Bundle & { title: string }> {
   const { copy, role } = await copyFor(db, person, id)
   const { title, name, className } = await labelOfCopy(db, copy, role)
-  const printed = (await ownPagesIn(db, copy)).filter(({ id: page }) => only === undefined || page === only)
+  const printed = await ownPagesIn(db, copy)
   return {
     title: `${title}, ${name}`,
     copy: copy.id,
@@ -56,13 +67,53 @@ export async function bundleOf(
     bytes: empty ? 0 : copy.bytes,
     ...(named ? { head: `${name}   ${className}   ${title}` } : {}),
     async pages() {
-      const log = empty ? [] : await readWholeLog(db, copy, role, only)
+      const log = empty ? [] : await readWholeLog(db, copy, role)
       const now = pagesAt(log, log.length)
-      const own = pagesNow(printed.map(asSent), now).map((page) => ({
-        page,
-        items: inSight(now.get(page.id) ?? emptyPage).map(({ item }) => item),
-      }))
-      return only === undefined ? [...own, ...(await aboutAll(db, copy, now))] : own
+      return [...laidOut(printed, now), ...(await aboutAll(db, copy, now))]
     },
   }
 }
+
+/**
+ * One page of each of these copies, as their teacher sees it: read together, since a class looks at one page of all.
+ * Throws `Refused` (404) where one of them is not theirs.
+ */
+export async function pageOfAll(
+  db: Context['db'],
+  person: Person,
+  copies: readonly string[],
+  page: string,
+): Promise<Bundle[]> {
+  const all = await copiesFor(db, person, copies)
+  if (all.some(({ role }) => role !== 'teacher')) throw notHere()
+  const versions = [...new Set(all.map(({ copy }) => copy.versionId))]
+  const pages = new Map(
+    await Promise.all(versions.map(async (version) => [version, await pagesOf(db, version)] as const)),
+  )
+  // Read when it is their turn, once for all of them.
+  let reading: ReturnType<typeof readPageOfAll> | undefined
+  const logs = () => {
+    reading ??= readPageOfAll(db, copies, page)
+    return reading
+  }
+  return all.map(({ copy, role }) => {
+    const printed = ownPagesOf(pages.get(copy.versionId) ?? [], copy).filter(({ id }) => id === page)
+    return {
+      copy: copy.id,
+      role,
+      printed,
+      bytes: copy.bytes,
+      async pages() {
+        const log = (await logs()).get(copy.id) ?? []
+        return laidOut(printed, pagesAt(log, log.length))
+      },
+    }
+  })
+}
+
+/** Pages with what lies on them now. */
+const laidOut = (printed: readonly WorksheetPage[], now: ReadonlyMap<string, Page>) =>
+  pagesNow(printed.map(asSent), now).map((page) => ({
+    page,
+    items: inSight(now.get(page.id) ?? emptyPage).map(({ item }) => item),
+  }))

@@ -5,7 +5,7 @@ import { copyFor } from '../copies/index.ts'
 import { pagePictures } from '../db/schema.ts'
 import { notHere } from '../http/as.ts'
 import { causeOf } from '../http/errors.ts'
-import { bundleOf } from './copyAsPdf.ts'
+import { pageOfAll } from './copyAsPdf.ts'
 import { looksOf } from './looks.ts'
 import { madeOf } from './pdfOf.ts'
 
@@ -15,7 +15,6 @@ const PICTURES = {
   // Somebody waits to see them.
   kind: 'quick',
 } as const
-const AS_IT_IS = { empty: false, named: false }
 /** So many are made in one piece of work: whoever waits sees some of them soon. */
 const AT_ONCE = 12
 
@@ -120,12 +119,11 @@ export class PagePictures {
     return pictures
   }
 
-  /** One that cannot be drawn does not cost the others theirs: then each is drawn by itself. */
+  /** The same page of some copies. One that cannot be drawn does not cost the others theirs: then each is drawn by itself. */
   async #draw(person: Person, some: readonly Look[]): Promise<(Buffer | undefined)[]> {
     try {
-      const bundles = await Promise.all(
-        some.map(({ copy, page }) => bundleOf(this.#db, person, copy, AS_IT_IS, page)),
-      )
+      const copies = some.map(({ copy }) => copy)
+      const bundles = await pageOfAll(this.#db, person, copies, some[0]!.page)
       const drawn = await madeOf<Uint8Array[]>(this.#db, person, '', bundles, PICTURES)
       if (drawn.length !== some.length) throw new Error('another number of pages was drawn')
       return drawn.map((bytes) => Buffer.from(bytes))

@@ -2,6 +2,7 @@ import { Refused } from '@hand-back/core'
 import { and, eq, gt, lte } from 'drizzle-orm'
 import type { Database, Queries } from '../db/connect.ts'
 import { classes, classTeachers, invitations, people } from '../db/schema.ts'
+import { teaches } from '../db/teaches.ts'
 import { type Known, makeTeacher } from './queries.ts'
 import { hashSecret, hashToken, newToken } from './secrets.ts'
 
@@ -35,9 +36,19 @@ export async function invitationOf(db: Queries, token: string, now: number) {
   return found
 }
 
-/** A teacher who is here takes an invitation: they teach the class from now on. Throws `Refused` (404). */
+/**
+ * A teacher who is here takes an invitation: they teach the class from now on. Whoever teaches it already leaves it for
+ * the colleague it was made for. Throws `Refused` (404).
+ */
 export function takeInvitation(db: Database, token: string, teacherId: string, now: number): Promise<string> {
-  return db.transaction((tx) => take(tx, token, teacherId, now))
+  return db.transaction(async (tx) => {
+    const [own] = await tx
+      .select({ id: classes.id })
+      .from(invitations)
+      .innerJoin(classes, eq(classes.id, invitations.classId))
+      .where(and(isGood(token, now), teaches(teacherId, classes.id)))
+    return own?.id ?? take(tx, token, teacherId, now)
+  })
 }
 
 /** Makes the account of a colleague who is not here yet, and lets them into the class. Throws `Refused`. */

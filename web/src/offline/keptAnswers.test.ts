@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals'
-import { answerWith, keepsPath } from './keptAnswers.ts'
+import { answerWith, keepAlso, keepsPath } from './keptAnswers.ts'
 
 const COPY = '0b2f6a50-1111-4222-8333-444455556666'
 
@@ -97,4 +97,28 @@ describe('answering', () => {
       ])
     }
   })
+})
+
+test('what is being kept when somebody signs out does not stay for whoever comes next', async () => {
+  const shelves = new Map<string, Set<string>>()
+  const kept: string[] = []
+  const stores = {
+    open: async (name: string) => {
+      const shelf = shelves.get(name) ?? new Set<string>()
+      shelves.set(name, shelf)
+      return {
+        match: async () => undefined,
+        add: async (path: string) => {
+          shelf.add(path)
+          kept.push(path)
+          // Signed out while the first is being kept: a shelf that is taken away takes what is laid on it.
+          if (kept.length === 1) shelves.delete(name)
+        },
+      }
+    },
+  } as unknown as CacheStorage
+  await keepAlso(stores, [`/api/copies/${COPY}`, `/api/files/${'a'.repeat(64)}`, '/assets/index-abc.js'])
+  expect(kept).toHaveLength(3)
+  expect([...(shelves.get('work') ?? [])]).toEqual([])
+  expect([...(shelves.get('screens') ?? [])]).toEqual(['/assets/index-abc.js'])
 })

@@ -48,12 +48,16 @@ export async function answerWith(
   }
 }
 
-/** Keeps what was asked for before anybody listened. */
+/**
+ * Keeps what was asked for before anybody listened. Each shelf is taken once, before anything is laid on it: when somebody
+ * signs out meanwhile it is gone with all that comes on it later, and nothing lands on that of whoever comes next.
+ */
 export async function keepAlso(stores: CacheStorage, paths: readonly string[]): Promise<void> {
+  const [work, screens] = await Promise.all([stores.open('work'), stores.open('screens')])
   for (const path of paths) {
     const how = keepsPath(path, false)
     if (!how) continue
-    const store = await stores.open(how.shelf)
+    const store = how.shelf === 'work' ? work : screens
     if (!(await store.match(how.key))) await store.add(path).catch(() => {})
   }
 }

@@ -8,12 +8,16 @@ import { forgetHabits } from '../page/habits/useHabits.ts'
  */
 export function workOffline(ahead: Promise<void>): void {
   if (!import.meta.env.PROD || !navigator.serviceWorker) return
+  const whose = turns
   Promise.all([later(), ahead])
     .then(() => navigator.serviceWorker.register('/serviceWorker.js'))
     .then(() => navigator.serviceWorker.ready)
-    .then(keepWhatCameBefore)
+    .then((ready) => keepWhatCameBefore(ready, whose === turns))
     .catch(() => {})
 }
+
+/** Counts how often somebody's things were forgotten: what was begun for them before is not kept after that. */
+let turns = 0
 
 /** Opening what somebody wants to see comes before keeping it, in milliseconds. */
 const FIRST = 2000
@@ -21,13 +25,19 @@ const later = () => new Promise((done) => setTimeout(done, FIRST))
 
 /** Keeps what a copy shows but the screen itself does not fetch: its files, by their addresses. */
 export function keepOffline(paths: readonly string[]): void {
-  void later().then(async () => (await navigator.serviceWorker?.ready)?.active?.postMessage(paths))
+  const whose = turns
+  void later().then(async () => {
+    const ready = await navigator.serviceWorker?.ready
+    if (whose === turns) ready?.active?.postMessage(paths)
+  })
 }
 
-/** What was fetched before the service worker listened is kept too: it is told what that was. */
-function keepWhatCameBefore({ active }: ServiceWorkerRegistration): void {
+/** What was fetched before the service worker listened is kept too: it is told what that was. Another's work is not. */
+function keepWhatCameBefore({ active }: ServiceWorkerRegistration, theirs: boolean): void {
   const fetched = performance.getEntriesByType('resource').map(({ name }) => new URL(name))
-  const paths = fetched.filter(({ origin }) => origin === location.origin).map(({ pathname }) => pathname)
+  const paths = fetched
+    .filter(({ origin, pathname }) => origin === location.origin && (theirs || !pathname.includes('/api/')))
+    .map(({ pathname }) => pathname)
   active?.postMessage([...new Set(['/', ...paths])])
 }
 
@@ -36,6 +46,7 @@ function keepWhatCameBefore({ active }: ServiceWorkerRegistration): void {
  * work, not where they were, not what they copied. What has not been sent stays in the outbox, under its person.
  */
 export async function forgetPerson(): Promise<void> {
+  turns++
   dropNotes(STAYS)
   try {
     sessionStorage.clear()

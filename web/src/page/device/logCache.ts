@@ -49,14 +49,20 @@ export function warmLogs(): void {
   void logs().catch(() => {})
 }
 
+/** Counts how often it was emptied: what was read before that is not written after it. */
+let emptied = 0
+
 /** The logs that a person has read here. A device without room goes without. */
 export function logCache(person: string): LogCache {
   const waiting = new Map<string, KeptEvent[]>()
-  const write = async () => {
+  const write = async (since: number) => {
     const rows = [...waiting].map(([copy, events]): Row => ({ person, copy, events }))
     waiting.clear()
     try {
-      for (const row of rows) await (await logs()).add('read', row)
+      for (const row of rows) {
+        const open = await logs()
+        if (since === emptied) await open.add('read', row)
+      }
     } catch {
       // No room: it is read from school the next time.
     }
@@ -71,7 +77,8 @@ export function logCache(person: string): LogCache {
       }
     },
     add(copy, events) {
-      if (waiting.size === 0) setTimeout(() => void write(), REST)
+      const since = emptied
+      if (waiting.size === 0) setTimeout(() => void write(since), REST)
       waiting.set(copy, [...(waiting.get(copy) ?? []), ...events])
     },
     forget(copy) {
@@ -89,5 +96,6 @@ async function dropped(person: string, copy: string): Promise<void> {
 
 /** Empties it. */
 export async function forgetLogs(): Promise<void> {
+  emptied++
   await (await logs()).clear('read')
 }

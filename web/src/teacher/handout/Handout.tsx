@@ -91,7 +91,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
               )
             }
           >
-            Hand back the {marked.length} you wrote on
+            Hand back the {marked.length === 1 ? 'one' : marked.length} you wrote on
           </Button>
         )}
         {toMark.length > 0 && <Button onClick={() => setHandingBack(true)}>Hand back …</Button>}
