@@ -234,24 +234,24 @@ export function MarkedCopy({
           onClose={() => setLookingBack(false)}
         />
       )}
+      {seeing === 'theirs' && settled && (
+        <TheirView
+          key={copy.id}
+          copy={copy}
+          store={store}
+          pages={pages}
+          round={round}
+          marks={theirMarks}
+          onMarks={setTheirMarks}
+          onStep={stepping.onStep}
+          onKeys={setStepKeys}
+          onClose={() => onSee('all')}
+        />
+      )}
       <div className="flex min-h-0 flex-1 max-tablet:flex-col">
         {beside?.(page)}
         <div className="flex min-h-0 min-w-0 flex-[3]" onDropCapture={choice.drop}>
           <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-            {seeing === 'theirs' && settled && (
-              <TheirView
-                key={copy.id}
-                copy={copy}
-                store={store}
-                pages={pages}
-                round={round}
-                marks={theirMarks}
-                onMarks={setTheirMarks}
-                onStep={stepping.onStep}
-                onKeys={setStepKeys}
-                onClose={() => onSee('all')}
-              />
-            )}
             <Worktop
               copy={copy}
               work={work}
