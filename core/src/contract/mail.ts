@@ -1,7 +1,13 @@
 import { z } from 'zod'
 import { MAIL_ABOUT } from '../mail/mailWords.ts'
 
-export const mailAddress = z.email('That is no mail address.').max(254, 'That address is too long.')
+/** A box at a host, without quotes, comments or names (RFC 5322, 3.4.1, as people type it): what else a mail server may know is no address here. */
+const ADDRESS = /^[^\s@<>()[\]\\,;:"]{1,64}@[^\s@<>()[\]\\,;:"]+\.[^\s@<>()[\]\\,;:".]{2,}$/
+
+export const mailAddress = z
+  .string()
+  .regex(ADDRESS, 'That is no mail address.')
+  .max(254, 'That address is too long.')
 
 export const mailAbout = z.enum(MAIL_ABOUT)
 
