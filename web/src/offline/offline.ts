@@ -55,5 +55,8 @@ export async function forgetPerson(): Promise<void> {
   await Promise.allSettled([globalThis.caches?.delete('work'), forgetLogs()])
 }
 
-/** What is nobody's (that a pen was seen, that a sign-out is owed), and words on their way to the device's database. */
-const STAYS = /^(pen seen|sign-out owed|typing )/
+/**
+ * What is nobody's (that a pen was seen, that a sign-out is owed), words on their way to the device's database, and what
+ * of a worked copy has not reached school, under its teacher.
+ */
+const STAYS = /^(pen seen|sign-out owed|typing |worked )/

@@ -52,6 +52,8 @@ test('what is done in a row goes together; nothing of it stays on the device', a
   expect(there.sent).toEqual([['a', 'b']])
   expect(keeper.state.getState().state).toBe('kept')
   expect(notes.size).toBe(0)
+  // Opened again for other students' pages, all of it is there.
+  expect((await keeper.waitingFor()).map(({ id }) => id)).toEqual(['a', 'b'])
 })
 
 test('out of reach it stays here, is there again when the tab was closed, and goes once school is reached', async () => {

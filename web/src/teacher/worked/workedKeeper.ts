@@ -21,7 +21,8 @@ type Send = (events: readonly PageEvent[]) => Promise<unknown>
 export class WorkedKeeper implements CopyOutbox {
   readonly state = createStore<{ state: WorkedState }>(() => ({ state: 'kept' }))
   readonly #note: string
-  readonly #before: readonly SignedEvent[]
+  /** What school has of it. */
+  #before: readonly SignedEvent[]
   readonly #author: string
   readonly #send: Send
   #waiting: PageEvent[]
@@ -61,8 +62,11 @@ export class WorkedKeeper implements CopyOutbox {
 
   /** All of it, as one hand made it: this device asks nobody for it again. */
   async waitingFor(): Promise<SignedEvent[]> {
-    const mine = this.#waiting.map((event) => ({ ...event, author: this.#author, round: 1 }) as SignedEvent)
-    return [...this.#before, ...mine]
+    return [...this.#before, ...this.#signed(this.#waiting)]
+  }
+
+  #signed(events: readonly PageEvent[]): SignedEvent[] {
+    return events.map((event) => ({ ...event, author: this.#author, round: 1 }) as SignedEvent)
   }
 
   onDeleted(listener: (copy: string, events: readonly string[]) => void) {
@@ -97,6 +101,7 @@ export class WorkedKeeper implements CopyOutbox {
     try {
       await this.#send(some)
       this.#waiting = this.#waiting.slice(some.length)
+      this.#before = [...this.#before, ...this.#signed(some)]
       this.#remember()
       this.state.setState({ state: this.#waiting.length === 0 ? 'kept' : 'going' })
       if (this.#waiting.length > 0) this.#soon(0)
