@@ -69,7 +69,8 @@ function inked(item: Ink, colour = item.stroke.colour, width = item.stroke.width
     width: inner.width * by.x,
     height: inner.height * by.y,
   }
-  // Of a stroke without a place that can be read only the looks change.
-  if (!box.safeParse(lies).success || !box.safeParse(inner).success) return { ...item, stroke }
-  return keptWhereSeen(item, { ...item, ...lies, stroke, inner })
+  const restyled = keptWhereSeen(item, { ...item, ...lies, stroke, inner })
+  // Of a stroke whose new place would be none that a page has, only the looks change.
+  const placed = box.safeParse(restyled).success && box.safeParse(inner).success
+  return placed ? restyled : { ...item, stroke }
 }
