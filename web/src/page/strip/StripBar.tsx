@@ -1,5 +1,5 @@
 import { type ReactNode, useContext } from 'react'
-import { Upright } from './StripCard.tsx'
+import { Upright } from './upright.ts'
 
 interface StripBarProps {
   label: string

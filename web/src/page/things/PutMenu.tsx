@@ -1,12 +1,11 @@
 import { Camera, ClipboardPaste, Image, type LucideIcon, Plus, Sigma } from 'lucide-react'
-import { Popover } from 'radix-ui'
 import { useRef, useState } from 'react'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { TileButton } from '../../ui/TileButton.tsx'
 import { TakePicture } from '../camera/TakePicture.tsx'
 import { PUTS } from '../kinds/index.ts'
+import { OpensCard } from '../strip/OpensCard.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
-import { StripCard } from '../strip/StripCard.tsx'
 import type { Tools } from '../tools/useTools.ts'
 
 interface PutMenuProps {
@@ -31,16 +30,18 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) 
   return (
     <TakePicture label="A picture from the camera" onPicture={onPicture}>
       {(openCamera) => (
-        <Popover.Root open={open} onOpenChange={setOpen}>
-          <Popover.Trigger asChild>
-            <StripButton
-              icon={Plus}
-              label="Add"
-              pressed={tools.tool === 'put'}
-              hint="Words, a note, a picture, lines and shapes"
-            />
-          </Popover.Trigger>
-          <StripCard
+        <>
+          <OpensCard
+            button={
+              <StripButton
+                icon={Plus}
+                label="Add"
+                pressed={tools.tool === 'put'}
+                hint="Words, a note, a picture, lines and shapes"
+              />
+            }
+            open={open}
+            onOpen={setOpen}
             width="23.75rem"
             className="grid grid-cols-4 gap-1.5 p-3"
             onCloseAutoFocus={(event) => {
@@ -56,9 +57,9 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) 
             <Choice icon={Camera} name="Camera" onPress={then(openCamera)} />
             <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
             {onPaste && <Choice icon={ClipboardPaste} name="Paste" onPress={then(onPaste)} />}
-          </StripCard>
+          </OpensCard>
           <FileInput ref={file} accept="image/*" aria-label="A picture for the page" onFiles={take} />
-        </Popover.Root>
+        </>
       )}
     </TakePicture>
   )

@@ -1,10 +1,10 @@
 import { MOST_SWATCHES } from '@hand-back/core'
-import { Popover } from 'radix-ui'
 import { useContext, useLayoutEffect, useRef, useState } from 'react'
 import { fetchedPart, useWarm } from '../../ui/fetchedPart.tsx'
 import { InkSample } from '../strip/InkSample.tsx'
-import { StripCard, Upright } from '../strip/StripCard.tsx'
+import { OpensCard } from '../strip/OpensCard.tsx'
 import { swatchName } from '../strip/swatches.ts'
+import { Upright } from '../strip/upright.ts'
 import type { Tools } from '../tools/useTools.ts'
 
 const PenSettings = fetchedPart('PenSettings', () => import('../strip/PenSettings.tsx'))
@@ -27,12 +27,11 @@ export function SwatchStrip({ tools }: { tools: Tools }) {
   return (
     <fieldset aria-label="Pens" className={`flex gap-1.5 @max-[1040px]:gap-1 ${upright ? 'flex-col' : ''}`}>
       {swatches.map((swatch, index) => (
-        <Popover.Root
+        <OpensCard
           key={index}
           open={open === index}
-          onOpenChange={(opens) => setOpen(opens ? index : undefined)}
-        >
-          <Popover.Trigger asChild>
+          onOpen={(opens) => setOpen(opens ? index : undefined)}
+          button={
             <button
               type="button"
               aria-pressed={active === index}
@@ -51,39 +50,37 @@ export function SwatchStrip({ tools }: { tools: Tools }) {
             >
               <InkSample swatch={swatch} />
             </button>
-          </Popover.Trigger>
-          <StripCard
-            width="23rem"
-            // Where the pen has moved to, its settings are open already.
-            onCloseAutoFocus={(event) => opened.current !== undefined && event.preventDefault()}
-          >
-            <PenSettings
-              swatch={swatch}
-              onChange={(changed) => tools.change(index, changed)}
-              onClose={() => setOpen(undefined)}
-              onMove={{
-                before: index > 0 ? () => moveTo(index, -1) : undefined,
-                after: index < swatches.length - 1 ? () => moveTo(index, 1) : undefined,
-              }}
-              onAnother={
-                swatches.length < MOST_SWATCHES
-                  ? () => {
-                      tools.another()
-                      setOpen(index + 1)
-                    }
-                  : undefined
-              }
-              onPutAway={
-                swatches.length > 1
-                  ? () => {
-                      setOpen(undefined)
-                      tools.drop(index)
-                    }
-                  : undefined
-              }
-            />
-          </StripCard>
-        </Popover.Root>
+          }
+          width="23rem"
+          // Where the pen has moved to, its settings are open already.
+          onCloseAutoFocus={(event) => opened.current !== undefined && event.preventDefault()}
+        >
+          <PenSettings
+            swatch={swatch}
+            onChange={(changed) => tools.change(index, changed)}
+            onClose={() => setOpen(undefined)}
+            onMove={{
+              before: index > 0 ? () => moveTo(index, -1) : undefined,
+              after: index < swatches.length - 1 ? () => moveTo(index, 1) : undefined,
+            }}
+            onAnother={
+              swatches.length < MOST_SWATCHES
+                ? () => {
+                    tools.another()
+                    setOpen(index + 1)
+                  }
+                : undefined
+            }
+            onPutAway={
+              swatches.length > 1
+                ? () => {
+                    setOpen(undefined)
+                    tools.drop(index)
+                  }
+                : undefined
+            }
+          />
+        </OpensCard>
       ))}
     </fieldset>
   )

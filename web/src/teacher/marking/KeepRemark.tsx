@@ -1,7 +1,6 @@
 import { asRemark, type Item, sayMarks, wordsOfRemark } from '@hand-back/core'
-import { Popover } from 'radix-ui'
 import { useState } from 'react'
-import { StripCard } from '../../page/strip/StripCard.tsx'
+import { OpensCard } from '../../page/strip/OpensCard.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { Field } from '../../ui/Field.tsx'
 import { saySentence } from '../../ui/notices.ts'
@@ -27,31 +26,34 @@ export function KeepRemark({ items, unit }: { items: readonly Item[]; unit: stri
     setMarks(undefined)
   })
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger asChild>
-        <Button className="w-full">Keep as a remark</Button>
-      </Popover.Trigger>
-      <StripCard width="20rem" side="left" align="end" className="p-4">
-        <form
-          className="flex flex-col gap-3"
-          onSubmit={(event) => {
-            event.preventDefault()
-            if (called !== '') void keep.run()
-          }}
-        >
-          <Field
-            label="Short name"
-            maxLength={60}
-            value={name ?? called}
-            onChange={(event) => setName(event.target.value)}
-          />
-          <CarriesField typed={marks} onType={setMarks} problem={keep.problem} />
-          <Button look="main" type="submit" disabled={called === '' || carries === undefined || keep.busy}>
-            Keep
-          </Button>
-        </form>
-      </StripCard>
-    </Popover.Root>
+    <OpensCard
+      open={open}
+      onOpen={setOpen}
+      button={<Button className="w-full">Keep as a remark</Button>}
+      width="20rem"
+      side="left"
+      align="end"
+      className="p-4"
+    >
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (called !== '') void keep.run()
+        }}
+      >
+        <Field
+          label="Short name"
+          maxLength={60}
+          value={name ?? called}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <CarriesField typed={marks} onType={setMarks} problem={keep.problem} />
+        <Button look="main" type="submit" disabled={called === '' || carries === undefined || keep.busy}>
+          Keep
+        </Button>
+      </form>
+    </OpensCard>
   )
 }
 

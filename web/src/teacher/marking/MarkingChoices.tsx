@@ -1,7 +1,7 @@
 import type { Person } from '@hand-back/core'
-import { Popover } from 'radix-ui'
 import { Choices } from '../../page/habits/Choices.tsx'
 import { useHabits } from '../../page/habits/useHabits.ts'
+import { useCloseCard } from '../../page/strip/OpensCard.tsx'
 import { Button } from '../../ui/Button.tsx'
 import { usePagesRun } from './useRunning.tsx'
 
@@ -30,6 +30,7 @@ export function MarkingChoices({ person, onDrawAreas }: { person: Person; onDraw
   const step = useMarkStep(person)
   const [, change] = useHabits(person.id)
   const runs = usePagesRun(person)
+  const close = useCloseCard()
   return (
     <>
       <Choices
@@ -44,11 +45,15 @@ export function MarkingChoices({ person, onDrawAreas }: { person: Person; onDraw
         options={STEPS}
         onChoose={(value) => change({ markStep: Number(value) })}
       />
-      <Popover.Close asChild>
-        <Button onClick={onDrawAreas} className="self-start">
-          Draw questions
-        </Button>
-      </Popover.Close>
+      <Button
+        onClick={() => {
+          close()
+          onDrawAreas()
+        }}
+        className="self-start"
+      >
+        Draw questions
+      </Button>
     </>
   )
 }

@@ -1,9 +1,8 @@
 import { offered, type Remark, type RemarkKept, sayMarks, wordsOfRemark } from '@hand-back/core'
 import { MessageSquareText } from 'lucide-react'
-import { Popover } from 'radix-ui'
 import { type KeyboardEvent, useState } from 'react'
 import { Link } from 'react-router'
-import { StripCard } from '../../page/strip/StripCard.tsx'
+import { OpensCard } from '../../page/strip/OpensCard.tsx'
 import { INPUT } from '../../ui/Field.tsx'
 import { RowButton } from '../../ui/RowButton.tsx'
 import { wordsRemark } from '../remarks/wordsRemark.ts'
@@ -28,8 +27,15 @@ const MOST_SHOWN = 9
 /** One's remarks, those first that were used at this question: a number or a press puts one down, letters find one. */
 export function RemarkChooser({ remarks, question, open, onOpen, onClosed, onUse }: RemarkChooserProps) {
   return (
-    <Popover.Root open={open} onOpenChange={onOpen}>
-      <Popover.Trigger asChild>
+    <OpensCard
+      open={open}
+      onOpen={onOpen}
+      width="23rem"
+      side="left"
+      align="end"
+      className="p-3"
+      onCloseAutoFocus={onClosed}
+      button={
         <button
           type="button"
           title="R, then a number"
@@ -38,11 +44,10 @@ export function RemarkChooser({ remarks, question, open, onOpen, onClosed, onUse
           <MessageSquareText size={18} aria-hidden="true" />
           Remarks
         </button>
-      </Popover.Trigger>
-      <StripCard width="23rem" side="left" align="end" className="p-3" onCloseAutoFocus={onClosed}>
-        <Found remarks={remarks} question={question} onUse={onUse} onClose={() => onOpen(false)} />
-      </StripCard>
-    </Popover.Root>
+      }
+    >
+      <Found remarks={remarks} question={question} onUse={onUse} onClose={() => onOpen(false)} />
+    </OpensCard>
   )
 }
 

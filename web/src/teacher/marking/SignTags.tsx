@@ -1,7 +1,6 @@
 import { drawnItem, SIGN_FORMS, type SignForm, sayMarks, signAlong } from '@hand-back/core'
-import { Popover } from 'radix-ui'
 import { useState } from 'react'
-import { StripCard } from '../../page/strip/StripCard.tsx'
+import { OpensCard } from '../../page/strip/OpensCard.tsx'
 import type { Tools } from '../../page/tools/useTools.ts'
 import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { SIGN_WORDS } from './signKeys.ts'
@@ -15,50 +14,49 @@ export function SignTags({ tools }: { tools: Tools }) {
   return (
     <fieldset aria-label="Signs" className="grid min-w-0 grid-cols-3 gap-1.5">
       {SIGN_FORMS.map((form) => (
-        <Popover.Root
+        <OpensCard
           key={form}
           open={open === form}
-          onOpenChange={(opens) => setOpen(opens ? form : undefined)}
-        >
-          <Popover.Trigger asChild>
+          onOpen={(opens) => setOpen(opens ? form : undefined)}
+          width="19rem"
+          button={
             <SignTag
               form={form}
               gives={tools.carries[form] ?? 0}
               inHand={tools.tool === 'sign' && tools.signing === form}
-              onPress={(event) => {
+              onClick={(event) => {
                 if (tools.tool === 'sign' && tools.signing === form) return
                 event.preventDefault()
                 tools.sign(form)
               }}
             />
-          </Popover.Trigger>
-          <StripCard width="19rem">
-            <p className="mb-2 font-semibold">Marks given with it: {SIGN_WORDS[form].words.toLowerCase()}</p>
-            <OneOf
-              label="Marks it gives"
-              value={String(tools.carries[form] ?? 0)}
-              onChoose={(hundredths) => {
-                tools.carry(form, Number(hundredths))
-                setOpen(undefined)
-              }}
-              className="flex gap-1.5"
-            >
-              {GIVES.map((gives) => (
-                <Option
-                  key={gives}
-                  value={String(gives)}
-                  className={`min-h-[44px] min-w-[44px] flex-1 rounded-tag border px-2 font-semibold ${
-                    (tools.carries[form] ?? 0) === gives
-                      ? 'border-ink bg-ink text-sheet'
-                      : 'border-rule bg-sheet'
-                  }`}
-                >
-                  {gives === 0 ? 'none' : sayMarks(gives)}
-                </Option>
-              ))}
-            </OneOf>
-          </StripCard>
-        </Popover.Root>
+          }
+        >
+          <p className="mb-2 font-semibold">Marks given with it: {SIGN_WORDS[form].words.toLowerCase()}</p>
+          <OneOf
+            label="Marks it gives"
+            value={String(tools.carries[form] ?? 0)}
+            onChoose={(hundredths) => {
+              tools.carry(form, Number(hundredths))
+              setOpen(undefined)
+            }}
+            className="flex gap-1.5"
+          >
+            {GIVES.map((gives) => (
+              <Option
+                key={gives}
+                value={String(gives)}
+                className={`min-h-[44px] min-w-[44px] flex-1 rounded-tag border px-2 font-semibold ${
+                  (tools.carries[form] ?? 0) === gives
+                    ? 'border-ink bg-ink text-sheet'
+                    : 'border-rule bg-sheet'
+                }`}
+              >
+                {gives === 0 ? 'none' : sayMarks(gives)}
+              </Option>
+            ))}
+          </OneOf>
+        </OpensCard>
       ))}
     </fieldset>
   )
@@ -68,10 +66,9 @@ interface SignTagProps extends Omit<React.ComponentProps<'button'>, 'form'> {
   form: SignForm
   gives: number
   inHand: boolean
-  onPress: (event: React.MouseEvent) => void
 }
 
-function SignTag({ form, gives, inHand, onPress, onClick, ...button }: SignTagProps) {
+function SignTag({ form, gives, inHand, ...button }: SignTagProps) {
   const { words, key } = SIGN_WORDS[form]
   return (
     <button
@@ -80,10 +77,6 @@ function SignTag({ form, gives, inHand, onPress, onClick, ...button }: SignTagPr
       aria-pressed={inHand}
       aria-label={gives > 0 ? `${words}, gives ${sayMarks(gives)}` : words}
       title={inHand ? 'Press again to let it give marks' : `${words} (${key.toUpperCase()})`}
-      onClick={(event) => {
-        onPress(event)
-        onClick?.(event)
-      }}
       className={`relative grid h-[44px] min-w-0 place-items-center overflow-hidden rounded-tag border bg-sheet ${
         inHand ? 'border-ink outline outline-[3px] outline-ink' : 'border-rule hover:border-ink-soft'
       }`}
