@@ -4,10 +4,17 @@ import type { CopyWork } from '@hand-back/core'
 export function DoneSoFar({ work, of }: { work: CopyWork | undefined; of: number }) {
   if (!work || (work.pages === 0 && work.recordings === 0)) return null
   const { pages, recordings, worked } = work
+  const said = [sayPages(pages, of), sayWorked(worked)]
+  if (recordings > 0) said.push(`${recordings} ${recordings === 1 ? 'recording' : 'recordings'}`)
   return (
     <span title="Time really spent: pauses of more than two minutes do not count">
-      {sayPages(pages, of)} · {sayWorked(worked)}
-      {recordings > 0 && ` · ${recordings} ${recordings === 1 ? 'recording' : 'recordings'}`}
+      {said.map((part, index) => (
+        // A narrow column breaks between them, not within one.
+        <span key={part} className="whitespace-nowrap">
+          {part}
+          {index < said.length - 1 && ' · '}
+        </span>
+      ))}
     </span>
   )
 }
