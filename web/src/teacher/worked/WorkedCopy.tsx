@@ -47,7 +47,12 @@ interface WorkingProps {
 }
 
 const noBytes = () => undefined
-const WORDS = { kept: 'kept', going: 'keeping …', here: 'no connection: safe on this device' } as const
+const WORDS = {
+  kept: 'kept',
+  going: 'keeping …',
+  here: 'no connection: safe on this device',
+  refused: 'not at school: safe on this device',
+} as const
 
 function Working({ worksheet, before, person }: WorkingProps) {
   const { id } = worksheet

@@ -1,5 +1,6 @@
 import type { PageEvent, SignedEvent } from '@hand-back/core'
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals'
+import { Problem } from '../../api/ask.ts'
 import { WorkedKeeper } from './workedKeeper.ts'
 
 const notes = new Map<string, string>()
@@ -32,9 +33,11 @@ const act = (id: string): SignedEvent =>
   }) as SignedEvent
 
 function school() {
-  const there: { reached: boolean; sent: string[][] } = { reached: true, sent: [] }
+  const there = { reached: true, refuses: false, asked: 0, sent: [] as string[][] }
   const send = async (events: readonly PageEvent[]) => {
+    there.asked++
     if (!there.reached) throw new Error('out of reach')
+    if (there.refuses) throw new Problem('This worked copy is full.', 409)
     there.sent.push(events.map(({ id }) => id))
   }
   return { there, open: (before: SignedEvent[] = []) => new WorkedKeeper('sheet', 'marit', before, send) }
@@ -80,4 +83,20 @@ test('a recording is not taken, and does not stay on the page', async () => {
   await rest()
   expect(gone).toEqual(['a'])
   expect(there.sent).toEqual([])
+})
+
+test('what school refuses waits here and is said once; it is tried again with what is done next, not by itself', async () => {
+  const { there, open } = school()
+  there.refuses = true
+  const keeper = open()
+  await keeper.put('copy', act('a'))
+  await rest()
+  await rest()
+  expect(there.asked).toBe(1)
+  expect(keeper.state.getState().state).toBe('refused')
+  there.refuses = false
+  await keeper.put('copy', act('b'))
+  await rest()
+  expect(there.sent).toEqual([['a', 'b']])
+  expect(keeper.state.getState().state).toBe('kept')
 })

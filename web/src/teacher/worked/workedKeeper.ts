@@ -10,7 +10,8 @@ import { sayProblem } from '../../ui/notices.ts'
 const SENT_AFTER = 400
 const AGAIN_AFTER = 3000
 
-export type WorkedState = 'kept' | 'going' | 'here'
+/** `here`: school is out of reach; `refused`: school will not have it. */
+export type WorkedState = 'kept' | 'going' | 'here' | 'refused'
 
 type Send = (events: readonly PageEvent[]) => Promise<unknown>
 
@@ -89,7 +90,7 @@ export class WorkedKeeper implements CopyOutbox {
   }
 
   #soon(wait: number): void {
-    this.state.setState({ state: this.state.getState().state === 'here' ? 'here' : 'going' })
+    if (this.state.getState().state === 'kept') this.state.setState({ state: 'going' })
     clearTimeout(this.#timer)
     this.#timer = setTimeout(() => void this.#go(), wait)
   }
@@ -106,9 +107,11 @@ export class WorkedKeeper implements CopyOutbox {
       this.state.setState({ state: this.#waiting.length === 0 ? 'kept' : 'going' })
       if (this.#waiting.length > 0) this.#soon(0)
     } catch (error) {
-      this.state.setState({ state: 'here' })
-      if (error instanceof Problem && error.status >= 400 && error.status < 500) sayProblem(error)
-      this.#soon(AGAIN_AFTER)
+      const refused = error instanceof Problem && error.status >= 400 && error.status < 500
+      if (refused && this.state.getState().state !== 'refused') sayProblem(error)
+      this.state.setState({ state: refused ? 'refused' : 'here' })
+      // What was refused would be refused again: it is tried with what is done next.
+      if (!refused) this.#soon(AGAIN_AFTER)
     } finally {
       this.#sending = false
     }
