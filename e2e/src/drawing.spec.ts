@@ -169,6 +169,7 @@ test('a voice note comes beside what was written last; large writing begins afte
   const last = (await button(student, 'View').boundingBox())!
   expect(last.x + last.width).toBeLessThanOrEqual(820)
   await stop.tap()
+  await button(student, 'Keep').tap()
   await expect.poll(async () => (await put('voice')).length).toBe(1)
   const [note] = await put('voice')
   expect(note!.x).toBeGreaterThan(220)

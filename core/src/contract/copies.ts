@@ -7,8 +7,17 @@ import { question } from '../worksheet/sheet.ts'
 
 export const copyState = z.enum(COPY_STATES)
 
+/** The longest recording, in seconds, where a teacher has not chosen. */
+export const USUAL_VOICE_SECONDS = 300
+
 /** A spoken direction that was sent before; `seconds` is how long it is. */
-export const spokenDirection = z.object({ id: z.uuid(), seconds: z.number().min(0).max(125) })
+export const spokenDirection = z.object({
+  id: z.uuid(),
+  seconds: z
+    .number()
+    .min(0)
+    .max(USUAL_VOICE_SECONDS + 5),
+})
 export type SpokenDirection = z.infer<typeof spokenDirection>
 
 /** To whom the pages of a shared copy are given; a page that is not named is everybody's. */
@@ -62,9 +71,6 @@ export const copyWhole = z.object({
   rubric: rubric.nullable().default(null),
 })
 export type CopyWhole = z.infer<typeof copyWhole>
-
-/** The longest voice note, in seconds. */
-export const MOST_VOICE_SECONDS = 120
 
 /** What came back on a copy: on how many pages there is feedback, and what its marks come to, in hundredths. */
 export const cameBack = z.object({ pages: z.number(), given: z.number(), full: z.number() })

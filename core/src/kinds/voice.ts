@@ -1,11 +1,17 @@
 import { z } from 'zod'
 import { boxPath, type Drawn } from '../draw/drawn.ts'
+import { voiceLine } from '../draw/voiceLine.ts'
 import { overlap } from '../ink/points.ts'
 import * as similarity from '../ink/similarity.ts'
+import { heard } from '../sound/heard.ts'
+import { readPeaks } from '../sound/peaks.ts'
 import { boundsOfBox } from '../worksheet/box.ts'
 import type { ItemKind } from './itemKind.ts'
-import { INK } from './lettering.ts'
+import { INK, words } from './lettering.ts'
 import { madeId, place } from './lying.ts'
+
+/** The longest recording there can be, in seconds; a hand-out says what its copies take. */
+export const LONGEST_RECORDING = 3600
 
 /** A voice note lying at x, y (points). `recording` names its sound; `seconds` is how long it is. */
 const schema = z.strictObject({
@@ -14,7 +20,15 @@ const schema = z.strictObject({
   x: place,
   y: place,
   recording: madeId,
-  seconds: z.number().min(0).max(125),
+  // A device may notice the end a moment late.
+  seconds: z
+    .number()
+    .min(0)
+    .max(LONGEST_RECORDING + 5),
+  /** What the device heard in it; left out where it could not listen. */
+  heard: heard.optional(),
+  /** The same in words, typed beside it: for those who cannot hear it, and for reading over it. */
+  words: words.optional(),
 })
 export type VoiceNote = z.infer<typeof schema>
 
@@ -33,11 +47,10 @@ export const voice: ItemKind<VoiceNote> = {
 }
 
 /** On paper: a line of ink in a tag, as on the screen, so that a reader knows there is something to hear. */
-function voiceSign({ x, y }: VoiceNote): Drawn[] {
-  const tag = boxPath({ x, y, width: 29, height: 22 })
-  const line = `M${x + 5} ${y + 12}Q${x + 8} ${y + 3} ${x + 11} ${y + 11}Q${x + 14} ${y + 19} ${x + 17} ${y + 11}Q${x + 20} ${y + 4} ${x + 24} ${y + 11}`
+function voiceSign({ x, y, heard }: VoiceNote): Drawn[] {
+  const line = { x: x + 5, y: y + 4, width: 19, height: 14 }
   return [
-    { kind: 'path', d: tag, fill: '#f7f5ef', stroke: INK, width: 0.8 },
-    { kind: 'path', d: line, stroke: INK, width: 1.8 },
+    { kind: 'path', d: boxPath({ x, y, width: 29, height: 22 }), fill: '#f7f5ef', stroke: INK, width: 0.8 },
+    { kind: 'path', d: voiceLine(heard ? readPeaks(heard.peaks) : [], line), stroke: INK, width: 1.8 },
   ]
 }

@@ -78,7 +78,11 @@ function headShelf(rate: number): Biquad {
   const band = high ** 0.4996667741545416
   const a0 = 1 + k / q + k * k
   return {
-    b: [(high + (band * k) / q + k * k) / a0, (2 * (k * k - high)) / a0, (high - (band * k) / q + k * k) / a0],
+    b: [
+      (high + (band * k) / q + k * k) / a0,
+      (2 * (k * k - high)) / a0,
+      (high - (band * k) / q + k * k) / a0,
+    ],
     a: [(2 * (k * k - 1)) / a0, (1 - k / q + k * k) / a0],
   }
 }

@@ -22,7 +22,9 @@ export function peaksOf(samples: Float32Array, count = PEAKS): number[] {
 
 /** Peaks as a word, a letter each, to the nearest of 64 levels. */
 export function writePeaks(peaks: readonly number[]): string {
-  return peaks.map((peak) => LEVELS[Math.round(Math.min(1, Math.max(0, peak)) * (LEVELS.length - 1))]).join('')
+  return peaks
+    .map((peak) => LEVELS[Math.round(Math.min(1, Math.max(0, peak)) * (LEVELS.length - 1))])
+    .join('')
 }
 
 /** The opposite of `writePeaks`. What is no letter of it is silence. */

@@ -20,6 +20,7 @@ import { KeptSign } from '../page/device/KeptSign.tsx'
 import type { Outbox } from '../page/device/outbox.ts'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { PAPER_WORKER } from '../page/paper/papers.ts'
+import { HEARD_WORKER } from '../page/voice/hear.ts'
 import { RubricTable } from '../page/work/parts.ts'
 import { WorkingPage } from '../page/work/WorkingPage.tsx'
 import { warmSignOut } from '../people/SignOutButton.tsx'
@@ -51,7 +52,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   useWarm(warmSignOut)
   useEffect(() => {
     const files = filesOfPages(copy.pages).map((file) => `/files/${file}`)
-    keepOffline([PAPER_WORKER, ...['/me', '/tray', `/copies/${copy.id}`, ...files].map(apiUrl)])
+    keepOffline([PAPER_WORKER, HEARD_WORKER, ...['/me', '/tray', `/copies/${copy.id}`, ...files].map(apiUrl)])
   }, [copy.id, copy.pages])
 
   if (trouble) return <NotHereNow why={trouble} outbox={outbox} copy={copy.id} />

@@ -1,6 +1,7 @@
 import { type Untouched as Left, untouchedIn, type WorksheetPage } from '@hand-back/core'
 import { useState } from 'react'
 import type { CopyStore } from '../page/copy/copyStore.ts'
+import { finishAll } from '../page/copy/finishing.ts'
 import { Button } from '../ui/Button.tsx'
 import { fetchedPart, useWarm } from '../ui/fetchedPart.tsx'
 
@@ -19,14 +20,21 @@ interface HandInProps {
 export function HandIn({ copy, store, pages, busy, onHandIn, onTurn }: HandInProps) {
   useWarm(Untouched.warm)
   const [left, setLeft] = useState<readonly Left[]>()
-  const press = () => {
+  const press = async () => {
+    await finishAll(store)
     const untouched = untouchedIn(pages, store.view.getState().log.pages, copy, store.openPart)
     if (untouched.length === 0) onHandIn()
     else setLeft(untouched)
   }
   return (
     <>
-      <Button look="main" large onClick={press} disabled={busy} className="shrink-0 whitespace-nowrap">
+      <Button
+        look="main"
+        large
+        onClick={() => void press()}
+        disabled={busy}
+        className="shrink-0 whitespace-nowrap"
+      >
         {busy ? 'Handing in …' : 'Hand in'}
       </Button>
       {left && (

@@ -1,13 +1,16 @@
 import type { AnswerValue, Printed, PrintedKind } from '@hand-back/core'
 import type { ReactNode } from 'react'
 import type { View } from '../view/view.ts'
+import type { Speaking } from '../voice/speaking.ts'
 
 /** What a place can do with what is done to it. */
 export interface AnswerActs {
   answer(place: string, value: AnswerValue): void
   /** What is being typed, at every letter; nothing: it was answered. */
   typing(place: string, text: string | undefined): void
-  speak(place: Printed<'speak'>, sound: { bytes: Blob; seconds: number }): void
+  /** What is being spoken on this copy. */
+  readonly speaking: Speaking
+  speak(place: Printed<'speak'>): void
   photo(place: Printed<'photo'>, photo: { bytes: Blob; width: number; height: number }): void
   turnTo(page: string): void
 }

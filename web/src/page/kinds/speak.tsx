@@ -3,6 +3,6 @@ import type { PageKind } from './pageKind.ts'
 
 export const speak: PageKind<'speak'> = {
   Control: ({ item, view, acts }) => (
-    <SpeakPlace item={item} view={view} onRecorded={(sound) => acts.speak(item, sound)} />
+    <SpeakPlace item={item} view={view} speaking={acts.speaking} onSpeak={() => acts.speak(item)} />
   ),
 }

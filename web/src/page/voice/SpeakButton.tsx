@@ -1,24 +1,24 @@
-import { MOST_VOICE_SECONDS } from '@hand-back/core'
 import { Square } from 'lucide-react'
+import { useStore } from 'zustand'
 import { StripButton } from '../strip/StripButton.tsx'
 import { SpeakSign } from '../strip/signs.ts'
-import type { Recorded } from './recorder.ts'
-import { useRecorder } from './useRecorder.ts'
-import { sayLength } from './VoiceNotes.tsx'
+import { sayLength } from './sayLength.ts'
+import type { Speaking } from './speaking.ts'
 
 /** Records a voice note: press to begin, press to end. */
-export function SpeakButton({ onRecorded }: { onRecorded: (recorded: Recorded) => void }) {
-  const { recording, seconds, begin, end } = useRecorder(onRecorded)
-  if (!recording) return <StripButton icon={SpeakSign} label="Speak" onClick={begin} />
+export function SpeakButton({ speaking, onSpeak }: { speaking: Speaking; onSpeak: () => void }) {
+  const length = useStore(speaking.state, (now) =>
+    now.is === 'recording' ? sayLength(Math.floor(now.seconds)) : undefined,
+  )
+  if (length === undefined) return <StripButton icon={SpeakSign} label="Speak" onClick={onSpeak} />
   return (
     <StripButton
       icon={Square}
       label="Stop"
-      count={sayLength(seconds)}
-      aria-label={`Stop ${sayLength(seconds)}`}
+      count={length}
+      aria-label={`Stop ${length}`}
       pressed
-      onClick={end}
-      hint={`at most ${sayLength(MOST_VOICE_SECONDS)}`}
+      onClick={() => speaking.stop()}
     />
   )
 }

@@ -1,4 +1,4 @@
-import { MOST_VOICE_SECONDS } from '@hand-back/core'
+import { Problem } from '../../api/ask.ts'
 
 /** A recording that ended. */
 export interface Recorded {
@@ -7,59 +7,99 @@ export interface Recorded {
 }
 
 /** Why nothing can be recorded, in a sentence. */
-export class NoMicrophone extends Error {}
+export class NoMicrophone extends Problem {
+  constructor(sentence: string) {
+    super(sentence, 0)
+  }
+}
 
 // Browsers record in different containers; all of these are played by all that record.
 const TYPES = ['audio/webm;codecs=opus', 'audio/mp4', 'audio/ogg;codecs=opus']
+/** What was said is given away this often, in milliseconds: it is the most that can be lost. */
+const PIECE_EVERY = 1000
+/** Bits a second: speech in one channel. */
+const SPEECH = 32_000
+
+interface Hears {
+  /** Another piece of sound: together with those before it, it can be played. `seconds`: how long they are. */
+  onPiece(piece: Blob, seconds: number): void
+  onEnd(recorded: Recorded): void
+}
 
 /** A recording under way. It stops by itself when the longest time is reached. */
 export class Recorder {
   readonly #recorder: MediaRecorder
   readonly #stream: MediaStream
+  readonly #meter: Meter
   readonly #pieces: Blob[] = []
-  readonly #startedAt = performance.now()
-  readonly #ended: Promise<void>
-  readonly #timer: ReturnType<typeof setTimeout>
+  readonly #longest: number
+  /** How long was recorded before the last pause, in milliseconds, and since when it goes on. */
+  #before = 0
+  #since: number | undefined = performance.now()
+  #timer: ReturnType<typeof setTimeout> | undefined
   #dropped = false
 
-  private constructor(stream: MediaStream, onEnd: (recorded: Recorded) => void) {
+  private constructor(stream: MediaStream, longest: number, { onPiece, onEnd }: Hears) {
     this.#stream = stream
+    this.#longest = longest
+    this.#meter = new Meter(stream)
     const mimeType = TYPES.find((type) => MediaRecorder.isTypeSupported(type))
     this.#recorder = new MediaRecorder(stream, {
       ...(mimeType ? { mimeType } : {}),
-      audioBitsPerSecond: 32_000,
+      audioBitsPerSecond: SPEECH,
     })
-    this.#recorder.ondataavailable = ({ data }) => this.#pieces.push(data)
-    this.#ended = new Promise((done) => {
-      this.#recorder.onstop = () => done()
-    })
-    void this.#ended.then(() => {
-      for (const track of stream.getTracks()) track.stop()
-      const seconds = Math.min(MOST_VOICE_SECONDS, this.seconds)
-      if (!this.#dropped) onEnd({ bytes: new Blob(this.#pieces, { type: this.#recorder.mimeType }), seconds })
-    })
+    this.#recorder.ondataavailable = ({ data }) => {
+      if (data.size === 0 || this.#dropped) return
+      this.#pieces.push(data)
+      onPiece(data, this.seconds)
+    }
+    this.#recorder.onstop = () => {
+      this.#release()
+      if (this.#dropped) return
+      onEnd({ bytes: new Blob(this.#pieces, { type: this.#recorder.mimeType }), seconds: this.seconds })
+    }
     // A microphone pulled out ends the recording; what was said until then stays.
     stream.getTracks()[0]?.addEventListener('ended', () => this.stop())
-    this.#recorder.start()
-    this.#timer = setTimeout(() => this.stop(), MOST_VOICE_SECONDS * 1000)
+    this.#recorder.start(PIECE_EVERY)
+    this.#stopInTime()
   }
 
-  /** Begins to record. Rejects with `NoMicrophone`. */
-  static async start(onEnd: (recorded: Recorded) => void): Promise<Recorder> {
+  /** Begins to record, at most so many seconds. Rejects with `NoMicrophone`. */
+  static async start(longest: number, hears: Hears): Promise<Recorder> {
     if (!navigator.mediaDevices) throw new NoMicrophone('This browser cannot record here. Ask your teacher.')
     try {
-      return new Recorder(await navigator.mediaDevices.getUserMedia({ audio: true }), onEnd)
+      return new Recorder(await navigator.mediaDevices.getUserMedia({ audio: VOICE }), longest, hears)
     } catch (error) {
       throw new NoMicrophone(reason((error as Error).name))
     }
   }
 
+  /** How long it is by now, without its pauses. */
   get seconds(): number {
-    return (performance.now() - this.#startedAt) / 1000
+    const now = this.#since === undefined ? 0 : performance.now() - this.#since
+    return Math.min(this.#longest, (this.#before + now) / 1000)
+  }
+
+  /** How strong the voice is just now, 0 to 1. */
+  get strength(): number {
+    return this.#meter.strength()
+  }
+
+  pause(): void {
+    if (this.#recorder.state !== 'recording') return
+    this.#recorder.pause()
+    this.#halt()
+  }
+
+  resume(): void {
+    if (this.#recorder.state !== 'paused') return
+    this.#recorder.resume()
+    this.#since = performance.now()
+    this.#stopInTime()
   }
 
   stop(): void {
-    clearTimeout(this.#timer)
+    this.#halt()
     if (this.#recorder.state !== 'inactive') this.#recorder.stop()
   }
 
@@ -67,7 +107,47 @@ export class Recorder {
   drop(): void {
     this.#dropped = true
     this.stop()
+    this.#release()
+  }
+
+  #stopInTime(): void {
+    this.#timer = setTimeout(() => this.stop(), this.#longest * 1000 - this.#before)
+  }
+
+  #halt(): void {
+    clearTimeout(this.#timer)
+    if (this.#since !== undefined) this.#before += performance.now() - this.#since
+    this.#since = undefined
+  }
+
+  #release(): void {
+    this.#meter.close()
     for (const track of this.#stream.getTracks()) track.stop()
+  }
+}
+
+/** One channel: a voice has no sides. */
+const VOICE = { channelCount: 1, echoCancellation: true, noiseSuppression: true, autoGainControl: true }
+
+/** Listens along, to show that somebody is heard. */
+class Meter {
+  readonly #context = new AudioContext()
+  readonly #analyser = this.#context.createAnalyser()
+  readonly #samples: Float32Array<ArrayBuffer>
+
+  constructor(stream: MediaStream) {
+    this.#analyser.fftSize = 1024
+    this.#samples = new Float32Array(this.#analyser.fftSize)
+    this.#context.createMediaStreamSource(stream).connect(this.#analyser)
+  }
+
+  strength(): number {
+    this.#analyser.getFloatTimeDomainData(this.#samples)
+    return this.#samples.reduce((most, each) => Math.max(most, Math.abs(each)), 0)
+  }
+
+  close(): void {
+    if (this.#context.state !== 'closed') void this.#context.close()
   }
 }
 

@@ -1,12 +1,10 @@
+import { USUAL_VOICE_SECONDS } from '@hand-back/core'
 import { useEffect, useRef, useState } from 'react'
-import { Problem } from '../../api/ask.ts'
-import { sayDone, sayProblem } from '../../ui/notices.ts'
+import { sayProblem, saySentence } from '../../ui/notices.ts'
 import { type Recorded, Recorder } from './recorder.ts'
+import { LEAST_SECONDS, TOO_SHORT } from './speaking.ts'
 
-/** Shorter than this was a slip of the finger. */
-const LEAST_SECONDS = 0.4
-
-/** Records one voice note at a time: begin, end, and how long it has been. */
+/** Records one sound at a time that lies on no page: begin, end, and how long it has been. */
 export function useRecorder(onRecorded: (recorded: Recorded) => void) {
   const [recorder, setRecorder] = useState<Recorder>()
   const [seconds, setSeconds] = useState(0)
@@ -21,25 +19,23 @@ export function useRecorder(onRecorded: (recorded: Recorded) => void) {
   useEffect(() => () => current.current?.drop(), [])
 
   const start = async () => {
-    try {
-      const made = await Recorder.start((recorded) => {
+    const made = await Recorder.start(USUAL_VOICE_SECONDS, {
+      onPiece: () => {},
+      onEnd: (recorded) => {
         current.current = undefined
         setRecorder(undefined)
-        if (recorded.seconds < LEAST_SECONDS)
-          sayDone('That was too short. Press Speak, talk, then press Stop.')
+        if (recorded.seconds < LEAST_SECONDS) saySentence(TOO_SHORT)
         else onRecorded(recorded)
-      })
-      current.current = made
-      setSeconds(0)
-      setRecorder(made)
-    } catch (error) {
-      sayProblem(new Problem((error as Error).message, 0))
-    }
+      },
+    })
+    current.current = made
+    setSeconds(0)
+    setRecorder(made)
   }
   return {
     recording: recorder !== undefined,
     seconds,
-    begin: () => void start(),
+    begin: () => void start().catch(sayProblem),
     end: () => recorder?.stop(),
   }
 }

@@ -8,12 +8,14 @@ import {
   type Person,
   type Placed,
   photoBox,
+  USUAL_VOICE_SECONDS,
   type WorksheetPage,
   worksOn,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useState } from 'react'
 import { useStore } from 'zustand'
 import { apiUrl } from '../../seat.ts'
+import { sayProblem } from '../../ui/notices.ts'
 import { Cards, type HeldTool } from '../answers/Cards.tsx'
 import { PrintedWords } from '../answers/PrintedWords.tsx'
 import { useAnswersOf, useDrawnToRead, useDrawnToWork } from '../answers/useDrawn.ts'
@@ -34,8 +36,9 @@ import { useReading } from '../reading/useReading.ts'
 import { STUDENT_SWATCHES } from '../strip/swatches.ts'
 import { TOOLS, type ToolName } from '../tools/index.ts'
 import { useTools } from '../tools/useTools.ts'
-import type { Recorded } from '../voice/recorder.ts'
+import { RecordingBar } from '../voice/RecordingBar.tsx'
 import { SpeakButton } from '../voice/SpeakButton.tsx'
+import { useSpeaking } from '../voice/useSpeaking.ts'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
 import { ClosedVeil } from './ClosedVeil.tsx'
 import { FeedbackBar, LookBack, PagesDialog, PrintDialog } from './parts.ts'
@@ -123,11 +126,10 @@ export function WorkingPage(props: WorkingPageProps) {
 
   /** What the row of tools can do, to write or to read. */
   const row = { work, onRead, onLookBack: lookBack, onFeedback, onPrint: print }
-  const addVoice = ({ bytes, seconds }: Recorded, at: { x: number; y: number }) => {
-    const recording = crypto.randomUUID()
-    const note = { id: crypto.randomUUID(), kind: 'voice', ...at, recording, seconds } as const
-    store.add(page.id, [note], { name: recording, bytes })
-  }
+  const open = ready && writes && !silent
+  const speaking = useSpeaking({ copy: copy.id, store, person, pages, page, open })
+  const speak = (at: { x: number; y: number; place?: string }) =>
+    void speaking.begin({ page: page.id, ...at }).catch(sayProblem)
   const lastMade = () => {
     const last = seen.placed.findLast(
       ({ item, author }) => author === person.id && item.kind !== 'voice' && !isAnswer(item),
@@ -138,7 +140,8 @@ export function WorkingPage(props: WorkingPageProps) {
     answer: (where, value) => store.answer(page.id, where, value),
     typing: (where, text) =>
       text === undefined ? store.doneTyping(where) : store.keepTyping(page.id, where, { text }),
-    speak: (where, recorded) => addVoice(recorded, noteIn(where)),
+    speaking,
+    speak: (where) => speak({ ...noteIn(where), place: where.id }),
     photo: (where, { bytes, width, height }) => {
       const recording = crypto.randomUUID()
       const box = photoBox(where, width / height, measure)
@@ -170,6 +173,7 @@ export function WorkingPage(props: WorkingPageProps) {
           onClose={() => setGoes(false)}
         />
       )}
+      <RecordingBar speaking={speaking} longest={USUAL_VOICE_SECONDS} keeps={writes} />
       <Worktop
         copy={copy}
         work={work}
@@ -212,9 +216,8 @@ export function WorkingPage(props: WorkingPageProps) {
             <WorkingStrip {...row} upright={upright}>
               {!silent && (
                 <SpeakButton
-                  onRecorded={(recorded) =>
-                    addVoice(recorded, placeFor(work.surface, seen.notes.length, page, lastMade()))
-                  }
+                  speaking={speaking}
+                  onSpeak={() => speak(placeFor(work.surface, seen.notes.length, page, lastMade()))}
                 />
               )}
             </WorkingStrip>

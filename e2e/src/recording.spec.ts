@@ -1,0 +1,137 @@
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import type { Page } from '@playwright/test'
+import { openCopy, prepareLesson, signInStudent } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
+import { expectKept } from './hands/hands.ts'
+
+const server = testServer()
+const pdf = await makePdf()
+
+const bar = (page: Page) => page.getByRole('region', { name: 'Recording' })
+const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: true })
+const note = (page: Page) => page.getByRole('button', { name: /(Play|Pause) voice note/ })
+
+interface Note {
+  seconds: number
+  heard?: { peaks: string; loudness: number; from: number; to: number }
+  words?: string
+}
+
+/** The voice notes that were laid on a copy, as school has them. */
+async function notesOf(copy: string): Promise<Note[]> {
+  const rows = await server.rows<{ note: Note }>(
+    `SELECT body->'items'->0 AS note FROM event
+     WHERE copy_id = $1 AND body->'items'->0->>'kind' = 'voice' ORDER BY seq`,
+    [copy],
+  )
+  return rows.map((row) => row.note)
+}
+
+test('a tab that is killed while somebody speaks loses no more than a second; only they are offered it', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(server, await somebody(), ['Teodor Iqbal', 'Rafi Kowal'], pdf)
+  const [teodors, rafis] = lesson.students.map(({ copy }) => copy) as [string, string]
+  const first = await somebody({ permissions: ['microphone'] })
+  await openCopy(server, first, lesson, 0)
+  await button(first, 'Speak').click()
+  await expect(button(first, 'Stop 0:05')).toBeVisible()
+  const devTools = await first.context().newCDPSession(first)
+  void devTools.send('Page.crash').catch(() => {})
+
+  // Another at the same tablet sees nothing of it.
+  const rafi = await first.context().newPage()
+  await signInStudent(server, rafi, lesson, 1)
+  await rafi.goto(`${server.url}/copy/${rafis}`)
+  await rafi.locator('main[aria-busy=false]').waitFor()
+  await expect(button(rafi, 'Speak')).toBeVisible()
+  await expect(bar(rafi)).toHaveCount(0)
+  await rafi.close()
+
+  const again = await first.context().newPage()
+  await signInStudent(server, again, lesson, 0)
+  await again.goto(`${server.url}/copy/${teodors}`)
+  await expect(bar(again)).toContainText('not kept yet')
+  await expect(bar(again).getByText(/^0:0[45]$/)).toBeVisible()
+  await button(again, 'Keep').click()
+  await expect(note(again)).toHaveCount(1)
+  await expectKept(again)
+  const [kept] = await notesOf(teodors)
+  expect(kept!.seconds).toBeGreaterThan(3.9)
+  expect(kept!.heard!.to).toBeGreaterThan(3.5)
+  // Once it lies on the page, it is offered no more.
+  await again.reload()
+  await expect(note(again)).toHaveCount(1)
+  await expect(button(again, 'Speak')).toBeVisible()
+  await expect(bar(again)).toHaveCount(0)
+})
+
+test('paused, listened to, spoken again, taken away and brought back; what is kept was heard by the device', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(server, await somebody(), ['Mila Yamada'], pdf)
+  const mila = await somebody({ permissions: ['microphone'] })
+  await openCopy(server, mila, lesson, 0)
+  await button(mila, 'Speak').click()
+  await expect(button(mila, 'Stop 0:02')).toBeVisible()
+  await button(mila, 'Pause').click()
+  await expect(bar(mila)).toContainText('A pause')
+  const paused = await button(mila, /^Stop 0:/).textContent()
+  await mila.evaluate(() => new Promise((done) => setTimeout(done, 1500)))
+  expect(await button(mila, /^Stop 0:/).textContent()).toBe(paused)
+  await button(mila, 'Go on').click()
+  await button(mila, 'Stop 0:03').click()
+  await expect(bar(mila).getByText('0:03')).toBeVisible()
+
+  await button(mila, 'Listen').click()
+  const sound = bar(mila).locator('audio')
+  await expect.poll(() => sound.evaluate((each: HTMLAudioElement) => each.currentTime)).toBeGreaterThan(0.5)
+  await button(mila, 'Pause').click()
+
+  await button(mila, 'Take away').click()
+  await expect(bar(mila)).toHaveCount(0)
+  await button(mila, 'Undo').last().click()
+  await expect(bar(mila).getByText('0:03')).toBeVisible()
+
+  await button(mila, 'Again').click()
+  await button(mila, 'Stop 0:01').click()
+  await expect(bar(mila).getByText('0:01')).toBeVisible()
+  await bar(mila).getByRole('textbox').fill('At low tide.')
+  await button(mila, 'Keep').click()
+  await expectKept(mila)
+  const [kept, ...more] = await notesOf(lesson.students[0]!.copy)
+  expect(more).toEqual([])
+  expect(kept!.words).toBe('At low tide.')
+  expect(kept!.heard!.peaks).toHaveLength(48)
+  expect(kept!.heard!.loudness).toBeGreaterThan(-60)
+
+  // Played on the page, a press on its line goes to that moment.
+  await note(mila).click()
+  const line = mila.getByRole('slider', { name: 'Where in the recording' })
+  await expect(line).toBeVisible()
+  await line.focus()
+  await mila.keyboard.press('End')
+  await expect(line).toHaveCount(0)
+})
+
+test('handing in keeps what is being spoken; leaving the copy leaves it for the next time', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(server, await somebody(), ['Sefa Zieliński', 'Noor Farrant'], pdf)
+  const sefa = await somebody({ permissions: ['microphone'] })
+  await openCopy(server, sefa, lesson, 0)
+  await button(sefa, 'Speak').click()
+  await expect(button(sefa, 'Stop 0:02')).toBeVisible()
+  await button(sefa, 'Hand in').click()
+  await expect.poll(() => notesOf(lesson.students[0]!.copy)).toHaveLength(1)
+
+  const noor = await somebody({ permissions: ['microphone'] })
+  await openCopy(server, noor, lesson, 1)
+  await button(noor, 'Speak').click()
+  await expect(button(noor, 'Stop 0:02')).toBeVisible()
+  await noor.getByRole('link', { name: 'My tray' }).click()
+  await noor.getByRole('heading', { name: 'In your hands' }).waitFor()
+  await noor.goBack()
+  await expect(bar(noor)).toContainText('not kept yet')
+  await expect(bar(noor).getByText(/^0:0[123]$/)).toBeVisible()
+})

@@ -1,0 +1,134 @@
+import { voiceLine } from '@hand-back/core'
+import { Pause, Play, Square } from 'lucide-react'
+import { useEffect, useMemo } from 'react'
+import { useStore } from 'zustand'
+import { Button } from '../../ui/Button.tsx'
+import { INPUT } from '../../ui/Field.tsx'
+import { sayDone, sayProblem } from '../../ui/notices.ts'
+import { sayWhen } from '../../ui/when.ts'
+import { sayLength } from './sayLength.ts'
+import type { Made, Speaking, SpeakingState } from './speaking.ts'
+import { useSound } from './useSound.tsx'
+import { VoiceLine } from './VoiceLine.tsx'
+
+interface RecordingBarProps {
+  speaking: Speaking
+  /** The longest recording here, in seconds. */
+  longest: number
+  /** What is on this bar can be laid on the page; else it waits until it can. */
+  keeps: boolean
+}
+
+/** Speaking, above the page: how loud one is heard and how long there is; then listening, once more, or keeping it. */
+export function RecordingBar({ speaking, longest, keeps }: RecordingBarProps) {
+  const now = useStore(speaking.state)
+  if (now.is === 'silent') return null
+  return (
+    <section
+      aria-label="Recording"
+      className="flex min-h-[60px] shrink-0 flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule bg-sheet px-5 py-2 max-tablet:gap-x-2.5 max-tablet:px-3"
+    >
+      {now.is === 'recording' ? (
+        <UnderWay now={now} longest={longest} speaking={speaking} />
+      ) : (
+        <Ended key={now.made.id} made={now.made} speaking={speaking} keeps={keeps} />
+      )}
+    </section>
+  )
+}
+
+type Recording = Extract<SpeakingState, { is: 'recording' }>
+
+/** The line that is written while one speaks, in CSS pixels. */
+const LIVE = { x: 2, y: 2, width: 176, height: 32 }
+/** So many strengths fill it. */
+const FILLED_BY = 50
+/** After so many that are all weaker than this, nobody is heard: three seconds. */
+const LISTENED = 30
+const UNHEARD = 0.008
+
+function UnderWay({
+  now: { seconds, paused, strengths },
+  longest,
+  speaking,
+}: {
+  now: Recording
+  longest: number
+  speaking: Speaking
+}) {
+  const width = Math.max(8, (strengths.length / FILLED_BY) * LIVE.width)
+  const unheard = strengths.length >= LISTENED && Math.max(...strengths) < UNHEARD
+  return (
+    <>
+      <span role="status" className="min-w-[6.5rem] font-serif text-lg font-semibold">
+        {paused ? 'A pause' : unheard ? 'Nothing is heard' : 'Speak now'}
+      </span>
+      <svg
+        width={LIVE.width + 4}
+        height={LIVE.height + 4}
+        fill="none"
+        strokeWidth="2.4"
+        strokeLinecap="round"
+        className={paused ? 'stroke-rule' : 'stroke-ink'}
+        role="img"
+        aria-label="How loud you are heard"
+      >
+        {/* The root of a strength is nearer to how loud it is heard. */}
+        <path d={voiceLine(strengths.length > 0 ? strengths.map(Math.sqrt) : [0], { ...LIVE, width }, 1)} />
+      </svg>
+      <span className="tabular text-lg font-semibold">{sayLength(seconds)}</span>
+      <span className="tabular text-ink-soft">{sayLength(longest - seconds)} left</span>
+      <span className="flex-1" />
+      <Button large onClick={() => speaking.pause()}>
+        {paused ? <Play size={18} aria-hidden="true" /> : <Pause size={18} aria-hidden="true" />}
+        {paused ? 'Go on' : 'Pause'}
+      </Button>
+      <Button look="main" large onClick={() => speaking.stop()}>
+        <Square size={17} aria-hidden="true" />
+        Stop
+      </Button>
+    </>
+  )
+}
+
+function Ended({ made, speaking, keeps }: { made: Made; speaking: Speaking; keeps: boolean }) {
+  const source = useMemo(() => URL.createObjectURL(made.bytes), [made.bytes])
+  useEffect(() => () => URL.revokeObjectURL(source), [source])
+  const sound = useSound(source, made.seconds, made.heard)
+  const drop = () => {
+    const undo = speaking.drop()
+    if (undo) sayDone('The recording is taken away.', undo)
+  }
+  return (
+    <>
+      <span role="status" className="font-serif text-lg font-semibold max-tablet:sr-only">
+        {made.left ? `From ${sayWhen(made.began)}, not kept yet` : 'Your recording'}
+      </span>
+      <Button large onClick={sound.toggle}>
+        {sound.playing ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
+        {sound.playing ? 'Pause' : 'Listen'}
+      </Button>
+      <VoiceLine heard={made.heard} seconds={made.seconds} width={120} at={sound.at} onSeek={sound.seek} />
+      <span className="tabular font-semibold">{sayLength(sound.at ?? made.seconds)}</span>
+      {sound.element}
+      <input
+        aria-label="The same in words, if you like"
+        placeholder="The same in words, if you like"
+        maxLength={2000}
+        value={made.words}
+        onChange={(event) => speaking.say(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && keeps && void speaking.keep()}
+        className={`${INPUT} min-w-[150px] flex-1 basis-40`}
+      />
+      <Button look="quiet" large onClick={drop}>
+        Take away
+      </Button>
+      <Button large onClick={() => void speaking.again().catch(sayProblem)}>
+        Again
+      </Button>
+      <Button look="main" large disabled={!keeps} onClick={() => void speaking.keep()}>
+        Keep
+      </Button>
+    </>
+  )
+}

@@ -1,0 +1,31 @@
+import type { Heard } from '@hand-back/core'
+import type { ToHear } from './heardWorker.ts'
+import HeardWorker from './heardWorker.ts?worker'
+import heardWorkerUrl from './heardWorker.ts?worker&url'
+
+/** Where the worker that listens is to be had. */
+export const HEARD_WORKER: string = heardWorkerUrl
+
+/** Speech needs no more samples a second. */
+const RATE = 16_000
+
+/** Listens to a recording, off the main thread. Nothing where this browser cannot read what it recorded. */
+export async function hear(bytes: Blob): Promise<Heard | undefined> {
+  let worker: Worker | undefined
+  try {
+    const sound = await new OfflineAudioContext(1, 1, RATE).decodeAudioData(await bytes.arrayBuffer())
+    const listener = new HeardWorker()
+    worker = listener
+    return await new Promise<Heard>((done, failed) => {
+      listener.onmessage = ({ data }: MessageEvent<Heard>) => done(data)
+      listener.onerror = () => failed(new Error('the worker cannot listen'))
+      const samples = sound.getChannelData(0)
+      const toHear: ToHear = { samples, rate: sound.sampleRate }
+      listener.postMessage(toHear, [samples.buffer])
+    })
+  } catch {
+    return undefined
+  } finally {
+    worker?.terminate()
+  }
+}

@@ -1,0 +1,93 @@
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
+import type { Recorded } from './recorder.ts'
+
+/** Where a recording is to lie: at a place of a page of a copy, in points. */
+export interface Spot {
+  readonly copy: string
+  readonly page: string
+  readonly x: number
+  readonly y: number
+  /** The printed place that it is spoken into. */
+  readonly place?: string
+}
+
+/** A recording that is under way, or was when its tab ended. */
+export interface RecordingHere extends Spot {
+  readonly id: string
+  /** Whose voice it is: only they are offered it. */
+  readonly person: string
+  /** When it began, in milliseconds since 1970. */
+  readonly began: number
+  readonly seconds: number
+}
+
+interface Store extends DBSchema {
+  recordings: { key: string; value: RecordingHere; indexes: { person: string } }
+  pieces: { key: [recording: string, index: number]; value: Blob }
+}
+
+/**
+ * What this device keeps of recordings that lie on no page yet: each piece as it is spoken, so that a killed tab
+ * loses no more than the last second. A device that cannot keep does without: the recording itself goes on.
+ */
+export class RecordingsHere {
+  #opened: Promise<IDBPDatabase<Store>> | undefined
+  readonly #next = new Map<string, number>()
+
+  /** One more piece of it, and how long it is with that. */
+  async add(recording: RecordingHere, piece: Blob): Promise<void> {
+    const index = this.#next.get(recording.id) ?? 0
+    this.#next.set(recording.id, index + 1)
+    await this.#orNothing(async (db) => {
+      const writing = db.transaction(['recordings', 'pieces'], 'readwrite')
+      await Promise.all([
+        writing.objectStore('recordings').put(recording),
+        writing.objectStore('pieces').put(piece, [recording.id, index]),
+        writing.done,
+      ])
+    })
+  }
+
+  /** Those of a person in a copy, the oldest first. */
+  async of(person: string, copy: string): Promise<RecordingHere[]> {
+    const all = (await this.#orNothing((db) => db.getAllFromIndex('recordings', 'person', person))) ?? []
+    return all
+      .filter((each) => each.copy === copy && each.seconds > 0)
+      .sort((one, other) => one.began - other.began)
+  }
+
+  /** All that was said of it. */
+  async whole({ id, seconds }: RecordingHere): Promise<Recorded | undefined> {
+    const pieces = await this.#orNothing((db) => db.getAll('pieces', allPieces(id)))
+    if (!pieces || pieces.length === 0) return undefined
+    return { bytes: new Blob(pieces, { type: pieces[0]!.type }), seconds }
+  }
+
+  async drop(id: string): Promise<void> {
+    this.#next.delete(id)
+    await this.#orNothing(async (db) => {
+      const writing = db.transaction(['recordings', 'pieces'], 'readwrite')
+      await Promise.all([
+        writing.objectStore('recordings').delete(id),
+        writing.objectStore('pieces').delete(allPieces(id)),
+        writing.done,
+      ])
+    })
+  }
+
+  async #orNothing<T>(doing: (db: IDBPDatabase<Store>) => Promise<T>): Promise<T | undefined> {
+    try {
+      this.#opened ??= openDB<Store>('hand-back-recordings', 1, {
+        upgrade: (db) => {
+          db.createObjectStore('recordings', { keyPath: 'id' }).createIndex('person', 'person')
+          db.createObjectStore('pieces')
+        },
+      })
+      return await doing(await this.#opened)
+    } catch {
+      return undefined
+    }
+  }
+}
+
+const allPieces = (id: string) => IDBKeyRange.bound([id, 0], [id, Number.POSITIVE_INFINITY])

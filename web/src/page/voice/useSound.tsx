@@ -1,0 +1,133 @@
+import { evenGain, type Heard } from '@hand-back/core'
+import { type ReactNode, useEffect, useRef, useState } from 'react'
+
+export interface Sound {
+  /** What plays it: it must be on the screen. */
+  readonly element: ReactNode
+  readonly playing: boolean
+  /** Where it is, in seconds; nothing: it has not begun. */
+  readonly at: number | undefined
+  readonly trouble: boolean
+  toggle(): void
+  /** Goes to a moment, in seconds. */
+  seek(to: number): void
+}
+
+/**
+ * Plays a recording: as loud as all others, without the silence at its ends. What comes from a recorder says not how
+ * long it is; `seconds` does. `onEnd`: it has come to its end.
+ */
+export function useSound(
+  source: string,
+  seconds: number,
+  heard: Heard | undefined,
+  onEnd?: () => void,
+): Sound {
+  const audio = useRef<HTMLAudioElement>(null)
+  const [at, setAt] = useState<number>()
+  const [playing, setPlaying] = useState(false)
+  const [trouble, setTrouble] = useState(false)
+  const { from, to } = heard ?? { from: 0, to: seconds }
+  // biome-ignore lint/correctness/useExhaustiveDependencies: when the source is another
+  useEffect(() => {
+    setAt(undefined)
+    setTrouble(false)
+  }, [source])
+
+  const play = async (moment: number) => {
+    const element = audio.current!
+    try {
+      if (heard) loudness(element, evenGain(heard))
+      if (Math.abs(element.currentTime - moment) > 0.05) {
+        await makeSeekable(element)
+        element.currentTime = moment
+      }
+      await element.play()
+    } catch (error) {
+      // Somebody pressed again before it had begun.
+      if ((error as Error).name !== 'AbortError') setTrouble(true)
+    }
+  }
+  const ended = () => {
+    audio.current?.pause()
+    setAt(undefined)
+    onEnd?.()
+  }
+  const element = (
+    // biome-ignore lint/a11y/useMediaCaption: what is said stands beside it where somebody typed it
+    <audio
+      ref={audio}
+      src={source}
+      preload="none"
+      onPlay={() => {
+        setPlaying(true)
+        setAt((before) => before ?? from)
+      }}
+      onPause={() => setPlaying(false)}
+      onTimeUpdate={({ currentTarget: { currentTime, paused } }) => {
+        if (paused) return
+        if (heard && currentTime >= to) ended()
+        else setAt(currentTime)
+      }}
+      onEnded={ended}
+      onError={() => playing && setTrouble(true)}
+    />
+  )
+  return {
+    element,
+    playing,
+    at,
+    trouble,
+    toggle: () => {
+      if (playing) audio.current?.pause()
+      else void play(at ?? from)
+    },
+    seek: (moment) => {
+      const there = Math.min(Math.max(0, moment), seconds)
+      setAt(there)
+      if (playing) void play(there)
+    },
+  }
+}
+
+/** How long a browser may look for the end of a recording, in milliseconds. */
+const FINDS_END_WITHIN = 2000
+
+/** A browser goes to a moment of a recording only once it knows how long it is: going far past the end tells it. */
+async function makeSeekable(element: HTMLAudioElement): Promise<void> {
+  if (Number.isFinite(element.duration)) return
+  if (Number.isNaN(element.duration)) await once(element, 'loadedmetadata', () => element.load())
+  if (Number.isFinite(element.duration)) return
+  await once(element, 'durationchange', () => {
+    element.currentTime = 1e101
+  })
+}
+
+function once(element: HTMLAudioElement, event: string, start: () => void): Promise<void> {
+  return new Promise((done) => {
+    const over = () => {
+      clearTimeout(timer)
+      element.removeEventListener(event, over)
+      done()
+    }
+    const timer = setTimeout(over, FINDS_END_WITHIN)
+    element.addEventListener(event, over)
+    start()
+  })
+}
+
+let context: AudioContext | undefined
+const gains = new WeakMap<HTMLAudioElement, GainNode>()
+
+/** Lets an element play so many times as loud. */
+function loudness(element: HTMLAudioElement, gain: number): void {
+  context ??= new AudioContext()
+  void context.resume()
+  let node = gains.get(element)
+  if (!node) {
+    node = context.createGain()
+    context.createMediaElementSource(element).connect(node).connect(context.destination)
+    gains.set(element, node)
+  }
+  node.gain.value = gain
+}
