@@ -56,6 +56,13 @@ describe('a go for chosen questions', () => {
     expect(stays({ act: 'add', items: [stroke(20, 100, 150), stroke(22, 100, 320)] })).toBe(false)
   })
 
+  test('takes a voice note that lies in their areas', () => {
+    const voice = (y: number) =>
+      ({ id: idOf(23), kind: 'voice', x: 80, y, recording: idOf(24), seconds: 3 }) as Item
+    expect(stays({ act: 'add', items: [voice(120)] })).toBe(true)
+    expect(stays({ act: 'add', items: [voice(320)] })).toBe(false)
+  })
+
   test('leaves alone what lies elsewhere, and lets nothing be moved out or in', () => {
     laid.set(idOf(30), stroke(30, 100, 150))
     laid.set(idOf(31), stroke(31, 100, 320))

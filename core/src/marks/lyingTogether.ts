@@ -38,7 +38,10 @@ export function lyingTogether(
   })
 }
 
-const wordsOfItem = (item: Item) => ('text' in item && item.text.trim() !== '' ? [item.text.trim()] : [])
+const wordsOfItem = (item: Item) => {
+  const words = 'text' in item ? item.text.trim() : item.kind === 'voice' ? (item.words ?? '') : ''
+  return words === '' ? [] : [words]
+}
 
 const grown = ({ x0, y0, x1, y1 }: Bounds): Bounds => ({
   x0: x0 - NEAR,

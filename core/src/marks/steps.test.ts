@@ -55,6 +55,28 @@ const laid = (...events: SignedEvent[]) => {
 const stepsOf = (...events: SignedEvent[]) => feedbackSteps(pages, laid(...events), questions, 1)
 
 describe('the steps through feedback', () => {
+  test('stop at what was spoken, where it lies, and say it where it is typed beside', () => {
+    const voice = (id: number, y: number, words?: string): Item => ({
+      id: idOf(id),
+      kind: 'voice',
+      x: 400,
+      y,
+      recording: idOf(id + 50),
+      seconds: 4,
+      ...(words ? { words } : {}),
+    })
+    const steps = stepsOf(add([voice(32, 320), voice(31, 120, 'Read the second low tide.')]))
+    expect(steps.map(({ id, question, words }) => [id, question, words])).toEqual([
+      [idOf(31), idOf(10), 'Read the second low tide.'],
+      [idOf(32), idOf(11), ''],
+    ])
+    expect(steps.map(({ voices }) => voices.map(({ recording }) => recording))).toEqual([
+      [idOf(81)],
+      [idOf(82)],
+    ])
+    expect(steps[0]!.box).toMatchObject({ x: 400, y: 120 })
+  })
+
   test('go by question down the page, then to the next page; what lies together is one', () => {
     const steps = stepsOf(
       add([signAt(31, 200, 40)], NEXT),

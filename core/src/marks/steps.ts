@@ -5,6 +5,7 @@ import type { Item } from '../kinds/items.ts'
 import type { Mark } from '../kinds/mark.ts'
 import type { Overall } from '../kinds/overall.ts'
 import type { Reply } from '../kinds/reply.ts'
+import type { VoiceNote } from '../kinds/voice.ts'
 import { inSight, type Page, placedOn } from '../log/apply.ts'
 import { type Box, boxOfBounds } from '../worksheet/box.ts'
 import type { Question } from '../worksheet/sheet.ts'
@@ -26,6 +27,8 @@ export interface FeedbackStep {
   readonly mark: Mark | undefined
   /** What is typed in it. */
   readonly words: string
+  /** What is spoken in it. */
+  readonly voices: readonly VoiceNote[]
 }
 
 type Asked = Pick<Question, 'id' | 'label' | 'areas'>
@@ -66,6 +69,7 @@ const aboutAll = (page: string, item: Mark | Overall, mark?: Mark): FeedbackStep
   mark,
   words:
     item.kind === 'overall' ? item.words : [item.level!.name, item.level!.words].filter(Boolean).join(': '),
+  voices: [],
 })
 
 type LyingStep = FeedbackStep & { readonly box: Box }
@@ -78,13 +82,14 @@ function stepsOn(page: string, items: readonly Item[], questions: readonly Asked
     question: questionOf(questions, page, piece.bounds)?.id,
   }))
   const steps = pieces.map(
-    ({ items: [first], bounds, question, words }): LyingStep => ({
-      id: first!.id,
+    ({ items, bounds, question, words }): LyingStep => ({
+      id: items[0]!.id,
       page,
       box: boxOfBounds(bounds),
       question,
       mark: undefined,
       words,
+      voices: items.filter((item) => item.kind === 'voice'),
     }),
   )
   const alone = marks
@@ -97,6 +102,7 @@ function stepsOn(page: string, items: readonly Item[], questions: readonly Asked
         question: mark.question,
         mark: undefined,
         words: '',
+        voices: [],
       }),
     )
   const topOf = (step: LyingStep) =>

@@ -21,7 +21,7 @@ export function HandIn({ copy, store, pages, busy, onHandIn, onTurn }: HandInPro
   useWarm(Untouched.warm)
   const [left, setLeft] = useState<readonly Left[]>()
   const press = async () => {
-    await finishAll(store)
+    await finishAll(copy)
     const untouched = untouchedIn(pages, store.view.getState().log.pages, copy, store.openPart)
     if (untouched.length === 0) onHandIn()
     else setLeft(untouched)

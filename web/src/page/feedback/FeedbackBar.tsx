@@ -6,15 +6,18 @@ import {
   pageOf,
   repliesIn,
   sayMarks,
+  type VoiceNote,
   type WorksheetPage,
 } from '@hand-back/core'
-import { Check, MoveLeft, MoveRight, X } from 'lucide-react'
+import { Check, MoveLeft, MoveRight, Pause, Play, X } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { Button } from '../../ui/Button.tsx'
 import { IconButton } from '../../ui/IconButton.tsx'
 import type { CopyStore } from '../copy/copyStore.ts'
 import type { KeyGroup } from '../keys/keyActs.ts'
+import { sayLength } from '../voice/sayLength.ts'
+import { useSound } from '../voice/useSound.tsx'
 import { giveReply } from './giveReply.ts'
 import { ReplyField } from './ReplyField.tsx'
 
@@ -32,6 +35,8 @@ interface FeedbackBarProps {
   onStep: (step: FeedbackStep | undefined, turns: boolean) => void
   /** What keys do while one goes through feedback. */
   onKeys: (keys: KeyGroup | undefined) => void
+  /** Where a sound is to be had. */
+  soundUrl: (recording: string) => string
   onClose: () => void
 }
 
@@ -40,7 +45,7 @@ const SWIPE = 60
 
 /** Going through what the teacher wrote, piece by piece: where, what it gave, and one's own answer to it. */
 export function FeedbackBar(props: FeedbackBarProps) {
-  const { copy, store, pages, round, asSeen, mayReply, onStep, onKeys, onClose } = props
+  const { copy, store, pages, round, asSeen, mayReply, onStep, onKeys, soundUrl, onClose } = props
   const { log } = useStore(store.view)
   const steps = useMemo(
     () => feedbackSteps(pages, (id) => pageOf(log, id), copy.questions, round, asSeen),
@@ -111,6 +116,9 @@ export function FeedbackBar(props: FeedbackBarProps) {
       <p className="min-w-[9rem] flex-1">
         <StepWords step={step} questions={copy.questions} />
       </p>
+      {step.voices.map((note) => (
+        <StepVoice key={note.id} note={note} source={soundUrl(note.recording)} />
+      ))}
       {mayReply(step.page) && (
         <>
           <ReplyField
@@ -134,6 +142,21 @@ export function FeedbackBar(props: FeedbackBarProps) {
   )
 }
 
+/** What was spoken in a piece of feedback. */
+function StepVoice({ note, source }: { note: VoiceNote; source: string }) {
+  const { element, playing, at, toggle } = useSound(source, note.seconds, note.heard)
+  return (
+    <>
+      <Button large onClick={toggle} className="!text-madder">
+        {playing ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
+        {playing ? 'Pause' : 'Listen'}
+        <span className="tabular">{sayLength(at === undefined ? note.seconds : note.seconds - at)}</span>
+      </Button>
+      {element}
+    </>
+  )
+}
+
 function StepWords({ step, questions }: { step: FeedbackStep; questions: CopyWhole['questions'] }) {
   const { mark, words, question } = step
   const label = mark?.label ?? questions.find(({ id }) => id === question)?.label
@@ -152,7 +175,7 @@ function StepWords({ step, questions }: { step: FeedbackStep; questions: CopyWho
           {words}
         </span>
       )}
-      {!label && !words && 'Look at what is framed.'}
+      {!label && !words && (step.voices.length > 0 ? 'Spoken for you.' : 'Look at what is framed.')}
     </>
   )
 }

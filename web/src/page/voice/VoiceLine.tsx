@@ -36,7 +36,7 @@ export function VoiceLine({ heard, seconds, width, at, onSeek }: VoiceLineProps)
         strokeLinecap="round"
         aria-hidden="true"
       >
-        <path d={line} className={at === undefined ? 'stroke-ink' : 'stroke-rule'} />
+        <path d={line} className={at === undefined ? 'stroke-current' : 'stroke-rule'} />
         {written > 0 && (
           <path
             d={line}

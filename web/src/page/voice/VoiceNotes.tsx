@@ -9,7 +9,7 @@ import { VoiceLine } from './VoiceLine.tsx'
 
 interface VoiceNotesProps {
   copy: string
-  notes: readonly { note: VoiceNote; mine: boolean }[]
+  notes: readonly { note: VoiceNote; mine: boolean; feedback: boolean }[]
   view: View
   /** The sound of a note that has not left this device yet. */
   soundOf: (name: string) => Blob | undefined
@@ -20,7 +20,7 @@ interface VoiceNotesProps {
 
 /** The voice notes that lie on a page: press to play, drag one's own elsewhere. */
 export function VoiceNotes({ notes, ...rest }: VoiceNotesProps) {
-  return notes.map(({ note, mine }) => <VoiceTag key={note.id} note={note} mine={mine} {...rest} />)
+  return notes.map(({ note, ...about }) => <VoiceTag key={note.id} note={note} {...about} {...rest} />)
 }
 
 /** A drag shorter than this many CSS pixels is a press. */
@@ -29,12 +29,13 @@ const STILL = 6
 function VoiceTag({
   note,
   mine,
+  feedback,
   copy,
   view,
   soundOf,
   onMove,
   onTake,
-}: Omit<VoiceNotesProps, 'notes'> & { note: VoiceNote; mine: boolean }) {
+}: Omit<VoiceNotesProps, 'notes'> & { note: VoiceNote; mine: boolean; feedback: boolean }) {
   const [dragged, setDragged] = useState({ x: 0, y: 0 })
   const from = useRef<{ x: number; y: number; by: { x: number; y: number } | undefined }>(undefined)
   const [source] = useState(() => {
@@ -52,7 +53,9 @@ function VoiceTag({
       className="pointer-events-none absolute touch-none"
       style={{ left: place.x + dragged.x, top: place.y + dragged.y }}
     >
-      <div className="pointer-events-auto flex w-max items-center rounded-tag border border-ink bg-card font-semibold shadow-[0_1px_3px_rgb(30_43_58/0.25)]">
+      <div
+        className={`pointer-events-auto flex w-max items-center rounded-tag border bg-card font-semibold shadow-[0_1px_3px_rgb(30_43_58/0.25)] ${feedback ? 'border-madder text-madder' : 'border-ink'}`}
+      >
         <button
           type="button"
           aria-label={`${playing ? 'Pause' : 'Play'} voice note, ${sayLength(note.seconds)}`}

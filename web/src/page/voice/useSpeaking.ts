@@ -1,5 +1,5 @@
-import { type Person, USUAL_VOICE_SECONDS, type VoiceNote, type WorksheetPage } from '@hand-back/core'
-import { useEffect, useLayoutEffect, useMemo, useRef } from 'react'
+import { type Person, USUAL_VOICE_SECONDS, type VoiceNote } from '@hand-back/core'
+import { useEffect, useLayoutEffect, useMemo } from 'react'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { finishesBy } from '../copy/finishing.ts'
 import { type Made, Speaking } from './speaking.ts'
@@ -8,40 +8,57 @@ interface SpeakingOn {
   copy: string
   store: CopyStore
   person: Person
-  pages: readonly WorksheetPage[]
+  pages: readonly { readonly id: string }[]
   /** The page that is open. */
-  page: WorksheetPage
+  page: { readonly id: string }
   /** The copy is there, and takes what one says. */
   open: boolean
+  /** What was made is kept when one leaves, as one does who goes through a pile; else it is offered the next time. */
+  keepsOnLeaving?: boolean
 }
 
 /** Speaking on a copy as long as it is open; what was left over in it when a tab ended is offered first. */
-export function useSpeaking({ copy, store, person, pages, page, open }: SpeakingOn): Speaking {
-  const now = useRef({ pages, page })
+export function useSpeaking({
+  copy,
+  store,
+  person,
+  pages,
+  page,
+  open,
+  keepsOnLeaving = false,
+}: SpeakingOn): Speaking {
+  const { speaking, around } = useMemo(() => {
+    // Of this copy: what is laid late does not go to the pages of the next.
+    const around: Pick<SpeakingOn, 'pages' | 'page'> = { pages: [], page: { id: '' } }
+    const speaking = new Speaking({
+      copy,
+      person: person.id,
+      longest: USUAL_VOICE_SECONDS,
+      lay: (made) => {
+        // Its page may have been taken out since.
+        const on = around.pages.some(({ id }) => id === made.page) ? made.page : around.page.id
+        store.add(on, [noteOf(made)], { name: made.id, bytes: made.bytes })
+      },
+      lies: (recording) =>
+        [...store.view.getState().log.pages.values()].some(({ placed }) =>
+          [...placed.values()].some(({ item }) => item.kind === 'voice' && item.recording === recording),
+        ),
+    })
+    return { speaking, around }
+  }, [copy, person.id, store])
   useLayoutEffect(() => {
-    now.current = { pages, page }
-  }, [pages, page])
-  const speaking = useMemo(
-    () =>
-      new Speaking({
-        copy,
-        person: person.id,
-        longest: USUAL_VOICE_SECONDS,
-        lay: (made) => {
-          const { pages, page } = now.current
-          // Its page may have been taken out since.
-          const on = pages.some(({ id }) => id === made.page) ? made.page : page.id
-          store.add(on, [noteOf(made)], { name: made.id, bytes: made.bytes })
-        },
-        lies: (recording) =>
-          [...store.view.getState().log.pages.values()].some(({ placed }) =>
-            [...placed.values()].some(({ item }) => item.kind === 'voice' && item.recording === recording),
-          ),
-      }),
-    [copy, person.id, store],
+    Object.assign(around, { pages, page })
+  }, [around, pages, page])
+  useEffect(
+    () => () => {
+      const now = speaking.state.getState()
+      const isLeft = now.is === 'made' && now.made.left
+      if (keepsOnLeaving && !isLeft) void speaking.finish().finally(() => speaking.close())
+      else speaking.close()
+    },
+    [speaking, keepsOnLeaving],
   )
-  useEffect(() => () => speaking.close(), [speaking])
-  useEffect(() => finishesBy(store, () => speaking.finish()), [store, speaking])
+  useEffect(() => finishesBy(copy, () => speaking.finish()), [copy, speaking])
   useEffect(() => {
     if (open) void speaking.offer()
   }, [speaking, open])

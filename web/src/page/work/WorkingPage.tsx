@@ -3,10 +3,12 @@ import {
   type CopyWhole,
   handedBackRound,
   isAnswer,
+  isOpenAt,
   mayRead,
   mayWriteOn,
   type Person,
   type Placed,
+  type Point,
   photoBox,
   USUAL_VOICE_SECONDS,
   type WorksheetPage,
@@ -136,6 +138,11 @@ export function WorkingPage(props: WorkingPageProps) {
     )
     return last && boundsOfItem(last.item)
   }
+  /** A place for a note in the open part, where only a part is open. */
+  const openPlace = (at: Point): Point => {
+    const [area] = part?.areasOn(page.id) ?? []
+    return !area || !part || isOpenAt(part, page.id, at) ? at : { x: area.x + 4, y: area.y + 4 }
+  }
   const acts: AnswerActs = {
     answer: (where, value) => store.answer(page.id, where, value),
     typing: (where, text) =>
@@ -170,6 +177,7 @@ export function WorkingPage(props: WorkingPageProps) {
           round={handedBackRound({ state, round })}
           onStep={onStep}
           onKeys={setStepKeys}
+          soundUrl={photoUrl}
           onClose={() => setGoes(false)}
         />
       )}
@@ -201,9 +209,10 @@ export function WorkingPage(props: WorkingPageProps) {
             <VoiceNotes
               copy={copy.id}
               view={view}
-              notes={seen.notes.map(({ note, author }) => ({
+              notes={seen.notes.map(({ note, author, feedback }) => ({
                 note,
-                mine: writes && (touchAll || author === person.id) && lies(note),
+                feedback,
+                mine: !feedback && writes && (touchAll || author === person.id) && lies(note),
               }))}
               soundOf={bytesOf}
               onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
@@ -217,7 +226,9 @@ export function WorkingPage(props: WorkingPageProps) {
               {!silent && (
                 <SpeakButton
                   speaking={speaking}
-                  onSpeak={() => speak(placeFor(work.surface, seen.notes.length, page, lastMade()))}
+                  onSpeak={() =>
+                    speak(openPlace(placeFor(work.surface, seen.notes.length, page, lastMade())))
+                  }
                 />
               )}
             </WorkingStrip>

@@ -27,7 +27,15 @@ export interface Seen {
   readonly placed: readonly Placed[]
   readonly items: readonly Item[]
   readonly strokes: readonly Stroke[]
-  readonly notes: readonly { readonly note: VoiceNote; readonly author: string }[]
+  readonly notes: readonly SeenNote[]
+}
+
+/** A voice note, who laid it there, and whether it is feedback. */
+export interface SeenNote {
+  readonly note: VoiceNote
+  readonly author: string
+  readonly feedback: boolean
+  readonly round: number
 }
 
 /** What of a page is to be seen: its strokes in order, its voice notes. */
@@ -39,8 +47,10 @@ export function useSeen(store: CopyStore, page: string, wanted: (placed: Placed)
       placed: seen,
       items: seen.map(({ item }) => item),
       strokes: seen.flatMap(({ item }) => (item.kind === 'stroke' ? [item as Stroke] : [])),
-      notes: seen.flatMap(({ item, author }) =>
-        item.kind === 'voice' ? [{ note: item as VoiceNote, author }] : [],
+      notes: seen.flatMap(({ item, author, layer, round }) =>
+        item.kind === 'voice'
+          ? [{ note: item as VoiceNote, author, feedback: layer === 'feedback', round }]
+          : [],
       ),
     }
   }, [ink, wanted])

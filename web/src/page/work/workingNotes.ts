@@ -22,8 +22,8 @@ export function noteIn(place: Printed<'speak'>): { x: number; y: number } {
   return { x: place.x + 6, y: place.y + Math.min(14, place.height / 3) }
 }
 
-/** A note is so large about its place, in points. */
-const NOTE = { width: 60, height: 40 }
+/** A note is so large about its place, in points: as its tag is on a page that is seen whole. */
+const NOTE = { width: 120, height: 40 }
 
 /** Beside what somebody made last, where that is in sight; else near the top left of it. Each new note a little lower. */
 export function placeFor(

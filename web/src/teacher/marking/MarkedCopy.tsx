@@ -6,6 +6,7 @@ import {
   type Placed,
   pageOf,
   sayGoFor,
+  USUAL_VOICE_SECONDS,
   type WorksheetPage,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
@@ -22,6 +23,8 @@ import { usePagesNow } from '../../page/pages/usePagesNow.ts'
 import type { Surface } from '../../page/surface/Surface.ts'
 import type { useTools } from '../../page/tools/useTools.ts'
 import type { View } from '../../page/view/view.ts'
+import { RecordingBar } from '../../page/voice/RecordingBar.tsx'
+import { SpeakButton } from '../../page/voice/SpeakButton.tsx'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
 import { LookBack } from '../../page/work/parts.ts'
 import { useWork } from '../../page/work/useWork.ts'
@@ -48,6 +51,7 @@ import { useOverall } from './useOverall.ts'
 import { useRemarkChoice } from './useRemarkChoice.ts'
 import { useRunning } from './useRunning.tsx'
 import { useSigns } from './useSigns.ts'
+import { useSpokenFeedback } from './useSpokenFeedback.ts'
 import { useWhoseInk } from './useWhoseInk.tsx'
 import { WhatChanged } from './WhatChanged.tsx'
 
@@ -207,6 +211,20 @@ export function MarkedCopy({
   const running = useRunning({ copy, store, person, pages, index, wanted, photoUrl, turn })
   const level = (of: MarkedQuestion) => levelOf(of, pages, index, view, running !== undefined)
 
+  const { speaking, speak } = useSpokenFeedback({
+    copy: copy.id,
+    store,
+    person,
+    pages,
+    index,
+    seen,
+    mine,
+    marks,
+    hand: choice.hand,
+    surface: work.surface,
+    writes: writes && ready,
+  })
+
   const written = useMemo(
     () => new Set(pages.flatMap(({ id }, at) => (isOnLayer(log, id, 'work') ? [at] : []))),
     [pages, log],
@@ -214,6 +232,7 @@ export function MarkedCopy({
   return (
     <>
       {whose.rows}
+      <RecordingBar speaking={speaking} longest={USUAL_VOICE_SECONDS} keeps={writes} />
       {round > 1 && (
         <WhatChanged
           round={round}
@@ -245,6 +264,7 @@ export function MarkedCopy({
           onMarks={setTheirMarks}
           onStep={stepping.onStep}
           onKeys={setStepKeys}
+          soundUrl={photoUrl}
           onClose={() => onSee('all')}
         />
       )}
@@ -279,8 +299,14 @@ export function MarkedCopy({
                   <VoiceNotes
                     copy={copy.id}
                     view={view}
-                    notes={seen.notes.map(({ note }) => ({ note, mine: false }))}
+                    notes={seen.notes.map(({ note, author, feedback, round: of }) => ({
+                      note,
+                      feedback,
+                      mine: writes && feedback && author === person.id && of === round,
+                    }))}
                     soundOf={bytesOf}
+                    onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
+                    onTake={(note) => store.take(page.id, [note.id])}
                   />
                 </>
               )}
@@ -295,7 +321,9 @@ export function MarkedCopy({
                       {writes && <MarkingChoices person={person} onDrawAreas={() => setDrawsAreas(true)} />}
                     </>
                   }
-                />
+                >
+                  {writes && <SpeakButton speaking={speaking} onSpeak={speak} />}
+                </WorkingStrip>
               )}
             >
               <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />

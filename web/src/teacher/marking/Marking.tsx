@@ -10,8 +10,8 @@ import { TEACHER_SWATCHES } from '../../page/strip/swatches.ts'
 import { useTools } from '../../page/tools/useTools.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
-import { goWithMarks, handBack } from '../handout/handBack.ts'
 import { useHandout } from '../handout/useHandout.ts'
+import { BackTogether } from './BackTogether.tsx'
 import { Beside } from './Beside.tsx'
 import { BesideChoice } from './BesideChoice.tsx'
 import { CopyBar, firstOf } from './CopyBar.tsx'
@@ -90,12 +90,8 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   if (!row) return <Empty title="This copy is not in the pile">It may belong to another hand-out.</Empty>
   // Nothing stands beside itself.
   const stands = beside === row.id ? undefined : beside
-  const written = handout.copies
-    .filter((copy) => copy.state === 'handed in' && copy.markingBegan)
-    .map(({ id }) => id)
   const toMark = handout.copies.filter(({ state }) => state === 'handed in')
   const reviewed = toMark.filter((copy) => isReviewed(copy, sums)).map(({ id }) => id)
-  const toBack = reviewed.length > 0 ? reviewed : written
   return (
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 items-center gap-4 border-b border-rule bg-card px-5 py-1.5 max-tablet:gap-2 max-tablet:px-3">
@@ -180,14 +176,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
                   Next →
                 </Button>
               </span>
-              {toBack.length > 1 && (
-                <Button
-                  onClick={() => void handBack(handout.id, toBack, { marks: goWithMarks(handout) })}
-                  className="w-full"
-                >
-                  Hand back the {toBack.length} {reviewed.length > 0 ? 'reviewed' : 'you wrote on'}
-                </Button>
-              )}
+              <BackTogether handout={handout} sums={sums} outbox={outboxOf(person.id)} open={row.id} />
             </MarkedCopy>
           ) : (
             <Fetched of={whole}>{() => <Loading />}</Fetched>

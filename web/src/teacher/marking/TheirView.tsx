@@ -23,6 +23,8 @@ interface TheirViewProps {
   onMarks: (marks: boolean) => void
   onStep: (step: FeedbackStep | undefined, turns: boolean) => void
   onKeys: (keys: KeyGroup | undefined) => void
+  /** Where a sound is to be had. */
+  soundUrl: (recording: string) => string
   onClose: () => void
 }
 
@@ -38,6 +40,7 @@ export function TheirView({
   onMarks,
   onStep,
   onKeys,
+  soundUrl,
   onClose,
 }: TheirViewProps) {
   const { log } = useStore(store.view)
@@ -69,6 +72,7 @@ export function TheirView({
           mayReply={nobodyReplies}
           onStep={onStep}
           onKeys={onKeys}
+          soundUrl={soundUrl}
           onClose={onClose}
         />
       )}

@@ -35,6 +35,7 @@ export function useRemarkChoice({ store, pages, index, marks, surface, column, w
     return { at: surface.current?.middle() ?? { x: page.width / 2, y: page.height / 2 } }
   }
   return {
+    hand,
     setHand,
     /** Asks which remark; for a question, or for none. */
     ask: useCallback((of?: MarkedQuestion) => setAsking({ of }), []),

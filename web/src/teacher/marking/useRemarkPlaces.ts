@@ -32,7 +32,8 @@ export function useRemarkPlaces(
   return useCallback(
     (remark: RemarkKept, place: RemarkPlace, isNew: boolean) => {
       const questions = marks.questions.map(({ question }) => question)
-      const { on, at } = whereOn(place, remark, store, pages, page, questions)
+      const { on, at } =
+        'at' in place ? { on: page, at: place.at } : freeAt(place.of, remark.items, store, pages, questions)
       const items = laidRemark(remark, at, on, () => crypto.randomUUID())
       const of = 'of' in place ? place.of : questionAt(marks, on.id, items)
       store.together(() => {
@@ -47,16 +48,14 @@ export function useRemarkPlaces(
   )
 }
 
-function whereOn(
-  place: RemarkPlace,
-  remark: RemarkKept,
+/** Where feedback to a question lies free: on which page of the copy, and at which place of it. */
+export function freeAt(
+  { question, page: index }: MarkedQuestion,
+  items: readonly Item[],
   store: CopyStore,
   pages: readonly WorksheetPage[],
-  page: WorksheetPage,
   questions: readonly Question[],
 ): { on: WorksheetPage; at: Point } {
-  if ('at' in place) return { on: page, at: place.at }
-  const { question, page: index } = place.of
   const on = pages[index]!
   const area = question.areas.find((each) => each.page === on.id)!
   const there = inSight(pageOf(store.view.getState().log, on.id))
@@ -70,7 +69,7 @@ function whereOn(
       ? [item]
       : [],
   )
-  return { on, at: placeForRemark(remark, area, written, feedback) }
+  return { on, at: placeForRemark({ items: [...items] }, area, written, feedback) }
 }
 
 const questionAt = ({ questions }: Marks, page: string, items: readonly Item[]) =>

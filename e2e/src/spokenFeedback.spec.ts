@@ -1,0 +1,77 @@
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import type { Page } from '@playwright/test'
+import { handIn, openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
+
+const server = testServer()
+const pdf = await makePdf()
+
+const bar = (page: Page) => page.getByRole('region', { name: 'Recording' })
+const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: true })
+const note = (page: Page) => page.getByRole('button', { name: /(Play|Pause) voice note/ })
+
+/** Everything that school tells a student of a copy, and whether it gives out a sound of it. */
+async function toldTo(student: Page, copy: string, recording: string) {
+  const log = await student.request.get(`${server.url}/api/copies/${copy}/log`)
+  const sound = await student.request.get(`${server.url}/api/copies/${copy}/attachments/${recording}`)
+  return { log: await log.text(), sound: sound.status() }
+}
+
+test('a teacher speaks while marking: not one byte of it before it goes back, heard piece by piece after', async ({
+  somebody,
+}) => {
+  const teacher = await somebody({ permissions: ['microphone'] })
+  const lesson = await prepareLesson(server, teacher, ['Teodor Iqbal', 'Rafi Kowal'], pdf)
+  const [teodors, rafis] = lesson.students.map(({ copy }) => copy) as [string, string]
+  const teodor = await somebody()
+  await openCopy(server, teodor, lesson, 0)
+  await handIn(teodor)
+  const rafi = await somebody()
+  await openCopy(server, rafi, lesson, 1)
+  await handIn(rafi)
+
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${teodors}`)
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await button(teacher, 'Speak').click()
+  await button(teacher, 'Stop 0:01').click()
+  await bar(teacher).getByRole('textbox').fill('Begin at low water.')
+  await button(teacher, 'Keep').click()
+  await expect(note(teacher)).toHaveCount(1)
+  // Said, and not kept by a press: going on to the next copy keeps it.
+  await button(teacher, 'Speak').click()
+  await button(teacher, 'Stop 0:01').click()
+  await expect(button(teacher, 'Keep')).toBeVisible()
+  await teacher.keyboard.press('n')
+  await expect(teacher.getByRole('heading', { name: 'Rafi Kowal' })).toBeVisible()
+  const spoken = () =>
+    server.rows<{ recording: string; copy: string }>(
+      `SELECT body->'items'->0->>'recording' AS recording, copy_id AS copy FROM event
+       WHERE body->'items'->0->>'kind' = 'voice' AND copy_id = ANY($1) ORDER BY seq`,
+      [[teodors, rafis]],
+    )
+  await expect.poll(async () => (await spoken()).map(({ copy }) => copy)).toEqual([teodors, teodors])
+  const { recording } = (await spoken())[0]!
+
+  const before = await toldTo(teodor, teodors, recording)
+  expect(before.sound).toBe(404)
+  for (const told of [recording, 'Begin at low water', 'voice', 'peaks']) expect(before.log).not.toContain(told)
+  await expect(note(teodor)).toHaveCount(0)
+
+  // Handed back while the teacher still speaks: that goes with it.
+  await teacher.keyboard.press('b')
+  await expect(teacher.getByRole('heading', { name: 'Teodor Iqbal' })).toBeVisible()
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await expect(note(teacher)).toHaveCount(2)
+  await button(teacher, 'Speak').click()
+  await expect(button(teacher, 'Stop 0:01')).toBeVisible()
+  await button(teacher, 'Hand back').click()
+  await expect(note(teodor)).toHaveCount(3)
+  expect((await toldTo(teodor, teodors, recording)).sound).toBe(200)
+  expect((await toldTo(rafi, teodors, recording)).sound).toBe(404)
+
+  const steps = teodor.getByRole('region', { name: 'What came back' })
+  await expect(steps.getByText('Begin at low water.')).toBeVisible()
+  await steps.getByRole('button', { name: /^Listen/ }).first().click()
+  const heard = (each: HTMLAudioElement) => each.currentTime
+  await expect.poll(() => steps.locator('audio').first().evaluate(heard)).toBeGreaterThan(0.2)
+})
