@@ -93,7 +93,7 @@ test('paused, listened to, spoken again, taken away and brought back; what is ke
   await button(mila, 'Undo').last().click()
   await expect(bar(mila).getByText('0:03')).toBeVisible()
 
-  await button(mila, 'Again').click()
+  await button(mila, 'Once more').click()
   await button(mila, 'Stop 0:01').click()
   await expect(bar(mila).getByText('0:01')).toBeVisible()
   await bar(mila).getByRole('textbox').fill('At low tide.')

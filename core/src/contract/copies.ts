@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { way } from '../handout/plan.ts'
 import { COPY_STATES } from '../handout/state.ts'
+import { LONGEST_RECORDING } from '../kinds/voice.ts'
 import { rubric } from '../marks/rubric.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 import { question } from '../worksheet/sheet.ts'
@@ -9,6 +10,9 @@ export const copyState = z.enum(COPY_STATES)
 
 /** The longest recording, in seconds, where a teacher has not chosen. */
 export const USUAL_VOICE_SECONDS = 300
+
+/** How long one may speak at once on the copies of a hand-out, in seconds. */
+export const longestVoice = z.number().int().min(10).max(LONGEST_RECORDING)
 
 /** A spoken direction that was sent before; `seconds` is how long it is. */
 export const spokenDirection = z.object({
@@ -56,6 +60,8 @@ export const copyWhole = z.object({
   spoken: spokenDirection.nullable(),
   /** Everybody in it may rub out and move what others made. */
   touchAll: z.boolean(),
+  /** A device may know a copy from a time when this was not told. */
+  longestVoice: longestVoice.default(USUAL_VOICE_SECONDS),
   owners: pageOwners,
   /** Pages that were added or changed after it was handed out, and when. */
   changes: z.array(z.object({ page: z.uuid(), what: z.enum(['new', 'changed']), at: z.number() })),

@@ -5,7 +5,7 @@ import { rubric } from '../marks/rubric.ts'
 import { plainText } from '../words/plainText.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 import { MOST_QUESTIONS } from '../worksheet/sheet.ts'
-import { copyState, spokenDirection } from './copies.ts'
+import { copyState, longestVoice, spokenDirection } from './copies.ts'
 
 const moment = z.number().int().min(0).max(8.64e15)
 const directions = plainText().trim().max(2000, 'Directions have at most 2,000 letters.')
@@ -29,6 +29,7 @@ export const newHandout = z.object({
   unit: plainText().trim().max(80, 'The name of a unit has at most 80 letters.').optional(),
   /** What is looked for in the whole of each copy. */
   rubric: rubric.nullable().optional(),
+  longestVoice: longestVoice.optional(),
 })
 export type NewHandout = z.infer<typeof newHandout>
 export const handedOut = z.object({ handouts: z.array(z.uuid()) })
@@ -39,6 +40,7 @@ export const handoutChange = z.object({
   dueAt: moment.nullable().optional(),
   directions: directions.optional(),
   counts: z.boolean().optional(),
+  longestVoice: longestVoice.optional(),
   /** In shared copies: whether everybody may rub out and move what others made. */
   touchAll: z.boolean().optional(),
   /** Whether its teacher sees no names with its copies. */
@@ -111,6 +113,7 @@ export const handoutWhole = z.object({
   spoken: spokenDirection.nullable(),
   counts: z.boolean(),
   touchAll: z.boolean(),
+  longestVoice,
   /** Names are hidden: copies are numbered, and nothing that is told of them has a name in it. */
   namesHidden: z.boolean(),
   rubric: rubric.nullable(),

@@ -47,14 +47,16 @@ export const voice: ItemKind<VoiceNote> = {
   touches: ({ x, y }, box) => overlap(boundsOfBox(box), { x0: x, y0: y, x1: x, y1: y }),
 }
 
-/** The tag that it is seen as, in points. */
-const TAG = { width: 29, height: 22 }
+/** The tag that it is seen as on a page that is seen whole, in points. */
+const TAG = { width: 84, height: 34 }
+/** … and its sign on paper. */
+const SIGN = { width: 29, height: 22 }
 
 /** On paper: a line of ink in a tag, as on the screen, so that a reader knows there is something to hear. */
 function voiceSign({ x, y, heard }: VoiceNote): Drawn[] {
   const line = { x: x + 5, y: y + 4, width: 19, height: 14 }
   return [
-    { kind: 'path', d: boxPath({ x, y, ...TAG }), fill: '#f7f5ef', stroke: INK, width: 0.8 },
+    { kind: 'path', d: boxPath({ x, y, ...SIGN }), fill: '#f7f5ef', stroke: INK, width: 0.8 },
     { kind: 'path', d: voiceLine(heard ? readPeaks(heard.peaks) : [], line), stroke: INK, width: 1.8 },
   ]
 }

@@ -58,7 +58,7 @@ export async function handOut(
 async function insertHandout(
   tx: Queries,
   teacherId: string,
-  { request, opensAt, dueAt, directions, spoken, counts, unit, rubric }: NewHandout,
+  { request, opensAt, dueAt, directions, spoken, counts, unit, rubric, longestVoice }: NewHandout,
   wish: HandoutWish,
   of: { classId: string; versionId: string; worksheet: { title: string; unit: string } },
 ): Promise<string> {
@@ -79,6 +79,7 @@ async function insertHandout(
       spokenSeconds: spoken?.seconds ?? null,
       counts: counts && wish.way !== 'read',
       rubric: rubric ?? null,
+      longestVoice,
       opensAt: asDate(opensAt),
       dueAt: asDate(dueAt),
     })

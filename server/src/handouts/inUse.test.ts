@@ -236,6 +236,19 @@ describe('a copy that several share', () => {
     expect(await isNew(visitors[2])).toEqual([true])
   })
 
+  test('how long one may speak at once is what the teacher sets: five minutes, or another time', async () => {
+    const { teacher, handout, visitors, of } = await shared()
+    const longest = async () =>
+      ((await visitors[0].get(`/copies/${of('Terns')}`)) as { longestVoice: number }).longestVoice
+    expect(await longest()).toBe(300)
+    await teacher.patch(`/handouts/${handout}`, { longestVoice: 60 })
+    expect(await longest()).toBe(60)
+    expect(await teacher.get(`/handouts/${handout}`)).toMatchObject({ longestVoice: 60 })
+    for (const wrong of [0, -60, 90.5, 100_000, '60'])
+      expect(await teacher.status('PATCH', `/handouts/${handout}`, { longestVoice: wrong })).toBe(422)
+    expect(await longest()).toBe(60)
+  })
+
   test('touching others’ things is marked as allowed only when the teacher allows it; the teacher brings back', async () => {
     const { teacher, handout, visitors, of, page } = await shared()
     const stroke = adding(page, 'work')

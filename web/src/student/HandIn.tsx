@@ -1,7 +1,7 @@
 import { type Untouched as Left, untouchedIn, type WorksheetPage } from '@hand-back/core'
 import { useState } from 'react'
 import type { CopyStore } from '../page/copy/copyStore.ts'
-import { finishAll } from '../page/copy/finishing.ts'
+import { finishAll } from '../page/device/finishing.ts'
 import { Button } from '../ui/Button.tsx'
 import { fetchedPart, useWarm } from '../ui/fetchedPart.tsx'
 

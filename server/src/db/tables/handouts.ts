@@ -1,4 +1,11 @@
-import type { CopyState, Deal, GoWish, Rubric, Way } from '@hand-back/core'
+import {
+  type CopyState,
+  type Deal,
+  type GoWish,
+  type Rubric,
+  USUAL_VOICE_SECONDS,
+  type Way,
+} from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import {
   bigint,
@@ -58,6 +65,8 @@ export const handouts = pgTable(
     rubric: jsonb().$type<Rubric>(),
     /** In shared copies everybody may rub out and move what others made. */
     touchAll: boolean('touch_all').notNull().default(false),
+    /** How long one may speak at once on its copies, in seconds. */
+    longestVoice: integer('longest_voice').notNull().default(USUAL_VOICE_SECONDS),
     opensAt: moment('opens_at'),
     dueAt: moment('due_at'),
     handedOutAt: moment('handed_out_at').notNull().defaultNow(),

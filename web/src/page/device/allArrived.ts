@@ -1,6 +1,6 @@
 import { Problem } from '../../api/ask.ts'
 import { sayProblem } from '../../ui/notices.ts'
-import { finishAll } from '../copy/finishing.ts'
+import { finishAll } from './finishing.ts'
 import type { Outbox } from './outbox.ts'
 
 /** How long a step with a whole copy waits for ink that is still on its way, in milliseconds. */

@@ -124,7 +124,7 @@ function Ended({ made, speaking, keeps }: { made: Made; speaking: Speaking; keep
         Take away
       </Button>
       <Button large onClick={() => void speaking.again().catch(sayProblem)}>
-        Again
+        Once more
       </Button>
       <Button look="main" large disabled={!keeps} onClick={() => void speaking.keep()}>
         Keep

@@ -1,7 +1,7 @@
-import { type Person, USUAL_VOICE_SECONDS, type VoiceNote } from '@hand-back/core'
+import type { Person, VoiceNote } from '@hand-back/core'
 import { useEffect, useLayoutEffect, useMemo } from 'react'
 import type { CopyStore } from '../copy/copyStore.ts'
-import { finishesBy } from '../copy/finishing.ts'
+import { finishesBy } from '../device/finishing.ts'
 import { type Made, Speaking } from './speaking.ts'
 
 interface SpeakingOn {
@@ -11,6 +11,8 @@ interface SpeakingOn {
   pages: readonly { readonly id: string }[]
   /** The page that is open. */
   page: { readonly id: string }
+  /** The longest recording, in seconds. */
+  longest: number
   /** The copy is there, and takes what one says. */
   open: boolean
   /** What was made is kept when one leaves, as one does who goes through a pile; else it is offered the next time. */
@@ -24,6 +26,7 @@ export function useSpeaking({
   person,
   pages,
   page,
+  longest,
   open,
   keepsOnLeaving = false,
 }: SpeakingOn): Speaking {
@@ -33,7 +36,7 @@ export function useSpeaking({
     const speaking = new Speaking({
       copy,
       person: person.id,
-      longest: USUAL_VOICE_SECONDS,
+      longest,
       lay: (made) => {
         // Its page may have been taken out since.
         const on = around.pages.some(({ id }) => id === made.page) ? made.page : around.page.id
@@ -45,7 +48,7 @@ export function useSpeaking({
         ),
     })
     return { speaking, around }
-  }, [copy, person.id, store])
+  }, [copy, person.id, store, longest])
   useLayoutEffect(() => {
     Object.assign(around, { pages, page })
   }, [around, pages, page])

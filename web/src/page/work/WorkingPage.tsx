@@ -10,7 +10,6 @@ import {
   type Placed,
   type Point,
   photoBox,
-  USUAL_VOICE_SECONDS,
   type WorksheetPage,
   worksOn,
 } from '@hand-back/core'
@@ -129,7 +128,15 @@ export function WorkingPage(props: WorkingPageProps) {
   /** What the row of tools can do, to write or to read. */
   const row = { work, onRead, onLookBack: lookBack, onFeedback, onPrint: print }
   const open = ready && writes && !silent
-  const speaking = useSpeaking({ copy: copy.id, store, person, pages, page, open })
+  const speaking = useSpeaking({
+    copy: copy.id,
+    store,
+    person,
+    pages,
+    page,
+    longest: copy.longestVoice,
+    open,
+  })
   const speak = (at: { x: number; y: number; place?: string }) =>
     void speaking.begin({ page: page.id, ...at }).catch(sayProblem)
   const lastMade = () => {
@@ -181,7 +188,7 @@ export function WorkingPage(props: WorkingPageProps) {
           onClose={() => setGoes(false)}
         />
       )}
-      <RecordingBar speaking={speaking} longest={USUAL_VOICE_SECONDS} keeps={writes} />
+      <RecordingBar speaking={speaking} longest={copy.longestVoice} keeps={writes} />
       <Worktop
         copy={copy}
         work={work}

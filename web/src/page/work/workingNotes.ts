@@ -22,8 +22,8 @@ export function noteIn(place: Printed<'speak'>): { x: number; y: number } {
   return { x: place.x + 6, y: place.y + Math.min(14, place.height / 3) }
 }
 
-/** A note is so large about its place, in points: as its tag is on a page that is seen whole. */
-const NOTE = { width: 120, height: 40 }
+/** A note is so large, with some air, in CSS pixels. */
+const NOTE = { width: 150, height: 60 }
 
 /** Beside what somebody made last, where that is in sight; else near the top left of it. Each new note a little lower. */
 export function placeFor(
@@ -32,14 +32,14 @@ export function placeFor(
   page: WorksheetPage,
   last: Bounds | undefined,
 ): { x: number; y: number } {
+  const view = surface?.view ?? { scale: 1, x: 0, y: 0 }
   const onto = (at: { x: number; y: number }) => ({
-    x: Math.max(0, Math.min(at.x, page.width - NOTE.width)),
-    y: Math.max(0, Math.min(at.y, page.height - NOTE.height)),
+    x: Math.max(0, Math.min(at.x, page.width - NOTE.width / view.scale)),
+    y: Math.max(0, Math.min(at.y, page.height - NOTE.height / view.scale)),
   })
   const seen = surface && boundsOfBox(surface.seenPart())
   if (last && seen && last.x1 > seen.x0 && last.x0 < seen.x1 && last.y1 > seen.y0 && last.y0 < seen.y1)
     return onto({ x: last.x1 + 10, y: (last.y0 + last.y1) / 2 - 12 + (notes % 8) * 34 })
-  const view = surface?.view ?? { scale: 1, x: 0, y: 0 }
   const x = Math.max(0, -view.x / view.scale) + 24
   const y = Math.max(0, -view.y / view.scale) + 24 + (notes % 8) * 44
   return onto({ x, y })

@@ -109,8 +109,8 @@ function MarksKept({ handout }: { handout: HandoutWhole }) {
 }
 
 function TermsForm({ handout, onDone }: { handout: HandoutWhole; onDone: () => void }) {
-  const { opensAt, dueAt, directions, spoken, counts } = handout
-  const [terms, setTerms] = useState<Terms>({ opensAt, dueAt, directions, spoken, counts })
+  const { opensAt, dueAt, directions, spoken, counts, longestVoice } = handout
+  const [terms, setTerms] = useState<Terms>({ opensAt, dueAt, directions, spoken, counts, longestVoice })
   const { run, busy, problem } = useAct(async () => {
     const { spoken: _asItIs, ...to } = terms
     await change(handout.id, to)

@@ -1,15 +1,16 @@
-import type { HandoutWhole, NewHandout, Way } from '@hand-back/core'
+import { type HandoutWhole, type NewHandout, USUAL_VOICE_SECONDS, type Way } from '@hand-back/core'
 import { Field, INPUT } from '../../ui/Field.tsx'
 import { Tick } from '../../ui/Tick.tsx'
 import { RubricField } from '../rubric/RubricField.tsx'
 import { MomentField } from './MomentField.tsx'
 import { dueHint, opensHint } from './momentHints.ts'
 import { SpokenField } from './SpokenField.tsx'
+import { VoiceLimit } from './VoiceLimit.tsx'
 
 /** When it opens and is due, what is told, whether it counts. */
 export type Terms = Pick<
   NewHandout,
-  'opensAt' | 'dueAt' | 'directions' | 'spoken' | 'counts' | 'unit' | 'rubric'
+  'opensAt' | 'dueAt' | 'directions' | 'spoken' | 'counts' | 'unit' | 'rubric' | 'longestVoice'
 >
 
 /** Where one begins: nothing said; handed out again, what was said the last time. */
@@ -22,6 +23,7 @@ export function termsOf(before: HandoutWhole | undefined, unit: string): Terms {
     counts: before?.counts ?? true,
     unit: before?.unit ?? unit,
     rubric: before?.rubric ?? null,
+    longestVoice: before?.longestVoice ?? USUAL_VOICE_SECONDS,
   }
 }
 
@@ -65,9 +67,15 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
         )}
       </div>
       {way !== 'read' && (
-        <Tick ticked={terms.counts} onTick={(counts) => onChange({ ...terms, counts })}>
-          Counts for marks
-        </Tick>
+        <div className="flex flex-wrap items-center gap-x-8 gap-y-3">
+          <Tick ticked={terms.counts} onTick={(counts) => onChange({ ...terms, counts })}>
+            Counts for marks
+          </Tick>
+          <VoiceLimit
+            seconds={terms.longestVoice ?? USUAL_VOICE_SECONDS}
+            onChange={(longestVoice) => onChange({ ...terms, longestVoice })}
+          />
+        </div>
       )}
       {terms.rubric !== undefined && way !== 'read' && (
         <RubricField rubric={terms.rubric} onChange={(rubric) => void onChange({ ...terms, rubric })} />

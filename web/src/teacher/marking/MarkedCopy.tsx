@@ -6,7 +6,6 @@ import {
   type Placed,
   pageOf,
   sayGoFor,
-  USUAL_VOICE_SECONDS,
   type WorksheetPage,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
@@ -211,8 +210,8 @@ export function MarkedCopy({
   const running = useRunning({ copy, store, person, pages, index, wanted, photoUrl, turn })
   const level = (of: MarkedQuestion) => levelOf(of, pages, index, view, running !== undefined)
 
-  const { speaking, speak } = useSpokenFeedback({
-    copy: copy.id,
+  const { speaking, speak, longest } = useSpokenFeedback({
+    copy,
     store,
     person,
     pages,
@@ -232,7 +231,7 @@ export function MarkedCopy({
   return (
     <>
       {whose.rows}
-      <RecordingBar speaking={speaking} longest={USUAL_VOICE_SECONDS} keeps={writes} />
+      <RecordingBar speaking={speaking} longest={longest} keeps={writes} />
       {round > 1 && (
         <WhatChanged
           round={round}

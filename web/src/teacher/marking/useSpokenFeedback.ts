@@ -1,4 +1,12 @@
-import { boundsOfItem, type Person, type Placed, type VoiceNote, type WorksheetPage } from '@hand-back/core'
+import {
+  boundsOfItem,
+  type CopyWhole,
+  type Person,
+  type Placed,
+  USUAL_VOICE_SECONDS,
+  type VoiceNote,
+  type WorksheetPage,
+} from '@hand-back/core'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import type { Surface } from '../../page/surface/Surface.ts'
 import { useSpeaking } from '../../page/voice/useSpeaking.ts'
@@ -9,7 +17,7 @@ import type { MarkedQuestion, Marks } from './useMarks.ts'
 import { freeAt } from './useRemarkPlaces.ts'
 
 interface SpokenOn {
-  copy: string
+  copy: CopyWhole
   store: CopyStore
   person: Person
   pages: readonly WorksheetPage[]
@@ -24,19 +32,42 @@ interface SpokenOn {
   writes: boolean
 }
 
-/** Feedback that is spoken: it lies at the question one is at, or beside what one wrote last. */
+/** Feedback that is spoken: it lies at the question one is at, or else beside what one wrote last. */
 export function useSpokenFeedback(on: SpokenOn) {
   const { copy, store, person, pages, index, seen, mine, marks, hand, surface, writes } = on
   const page = pages[index]!
-  const speaking = useSpeaking({ copy, store, person, pages, page, open: writes, keepsOnLeaving: true })
+  // What is set for students leaves a teacher no less time than usual.
+  const longest = Math.max(copy.longestVoice, USUAL_VOICE_SECONDS)
+  const speaking = useSpeaking({
+    copy: copy.id,
+    store,
+    person,
+    pages,
+    page,
+    longest,
+    open: writes,
+    keepsOnLeaving: true,
+  })
   const place = () => {
     const questions = marks.questions.map(({ question }) => question)
-    if (hand) return freeAt(hand, [TAG], store, pages, questions).at
+    const of = hand ?? nearest(marks.questions, page.id, surface?.middle().y ?? 0)
+    if (of) return freeAt(of, [TAG], store, pages, questions).at
     const last = seen.placed.findLast((placed) => mine(placed) && placed.item.kind !== 'mark')
     return placeFor(surface, seen.notes.length, page, last && boundsOfItem(last.item))
   }
   const speak = () => void speaking.begin({ page: page.id, ...place() }).catch(sayProblem)
-  return { speaking, speak }
+  return { speaking, speak, longest }
+}
+
+/** The question of a page whose area there is nearest to a height of it. */
+function nearest(all: readonly MarkedQuestion[], page: string, y: number): MarkedQuestion | undefined {
+  const far = ({ question }: MarkedQuestion) =>
+    Math.min(
+      ...question.areas
+        .filter((area) => area.page === page)
+        .map((area) => Math.max(0, area.y - y, y - area.y - area.height)),
+    )
+  return all.filter((of) => far(of) < Number.POSITIVE_INFINITY).sort((a, b) => far(a) - far(b))[0]
 }
 
 /** As large as what will lie there. */

@@ -1,4 +1,11 @@
-import { type CopyWhole, isForSet, type Person, printedFor, type WorksheetWhole } from '@hand-back/core'
+import {
+  type CopyWhole,
+  isForSet,
+  type Person,
+  printedFor,
+  USUAL_VOICE_SECONDS,
+  type WorksheetWhole,
+} from '@hand-back/core'
 
 /** A copy of a worksheet that no student has, for its teacher: what is for other sets is left out. */
 export function ownCopy(
@@ -28,6 +35,7 @@ export function ownCopy(
     teacher: person,
     teachers: [],
     touchAll: false,
+    longestVoice: USUAL_VOICE_SECONDS,
     owners: {},
     changes: [],
     state: 'working',

@@ -1,0 +1,1 @@
+ALTER TABLE "handout" ADD COLUMN "longest_voice" integer DEFAULT 300 NOT NULL;
