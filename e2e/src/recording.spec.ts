@@ -135,3 +135,40 @@ test('handing in keeps what is being spoken; leaving the copy leaves it for the 
   await expect(bar(noor)).toContainText('not kept yet')
   await expect(bar(noor).getByText(/^0:0[123]$/)).toBeVisible()
 })
+
+test('in a pile, one key goes on to the next copy and plays what is spoken there, one after the other', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(server, teacher, ['Bram Castellanos', 'Pia Jankauskas'], pdf)
+  for (const index of [0, 1]) {
+    const student = await somebody({ permissions: ['microphone'] })
+    await openCopy(server, student, lesson, index)
+    for (let spoken = 0; spoken < 2; spoken++) {
+      await button(student, 'Speak').click()
+      await button(student, 'Stop 0:01').click()
+      await button(student, 'Keep').click()
+      await expect(note(student)).toHaveCount(spoken + 1)
+    }
+    await expectKept(student)
+    await button(student, 'Hand in').click()
+    await expect(button(student, 'Speak')).toHaveCount(0)
+  }
+  const [brams] = lesson.students.map(({ copy }) => copy)
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${brams}`)
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await expect(note(teacher)).toHaveCount(2)
+  const playing = teacher.getByRole('button', { name: /Pause voice note/ })
+  const told = () => playing.evaluateAll((all) => all.map((each) => each.getBoundingClientRect().y))
+  await teacher.keyboard.press('l')
+  await expect(playing).toHaveCount(1)
+  const [first] = await told()
+  await expect.poll(async () => (await told())[0] ?? 0).toBeGreaterThan(first!)
+  await expect(playing).toHaveCount(0)
+
+  await teacher.keyboard.press('Shift+L')
+  await expect(teacher.getByRole('heading', { name: 'Pia Jankauskas' })).toBeVisible()
+  await expect(playing).toHaveCount(1)
+  await teacher.keyboard.press('l')
+  await expect(playing).toHaveCount(0)
+})

@@ -54,7 +54,8 @@ test('a teacher speaks while marking: not one byte of it before it goes back, he
 
   const before = await toldTo(teodor, teodors, recording)
   expect(before.sound).toBe(404)
-  for (const told of [recording, 'Begin at low water', 'voice', 'peaks']) expect(before.log).not.toContain(told)
+  for (const told of [recording, 'Begin at low water', 'voice', 'peaks'])
+    expect(before.log).not.toContain(told)
   await expect(note(teodor)).toHaveCount(0)
 
   // Handed back while the teacher still speaks: that goes with it.
@@ -71,7 +72,10 @@ test('a teacher speaks while marking: not one byte of it before it goes back, he
 
   const steps = teodor.getByRole('region', { name: 'What came back' })
   await expect(steps.getByText('Begin at low water.')).toBeVisible()
-  await steps.getByRole('button', { name: /^Listen/ }).first().click()
+  await steps
+    .getByRole('button', { name: /^Listen/ })
+    .first()
+    .click()
   const heard = (each: HTMLAudioElement) => each.currentTime
   await expect.poll(() => steps.locator('audio').first().evaluate(heard)).toBeGreaterThan(0.2)
 })

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react'
 import { urlOf } from '../../api/ask.ts'
 import { toScreen, type View } from '../view/view.ts'
 import { sayLength } from './sayLength.ts'
+import type { HearAll } from './useHearAll.ts'
 import { useSound } from './useSound.tsx'
 import { VoiceLine } from './VoiceLine.tsx'
 
@@ -13,6 +14,8 @@ interface VoiceNotesProps {
   view: View
   /** The sound of a note that has not left this device yet. */
   soundOf: (name: string) => Blob | undefined
+  /** All of them are heard in turn. */
+  hearAll: HearAll
   /** Left out: only to listen. */
   onMove?: (note: VoiceNote, to: { x: number; y: number }) => void
   onTake?: (note: VoiceNote) => void
@@ -33,6 +36,7 @@ function VoiceTag({
   copy,
   view,
   soundOf,
+  hearAll,
   onMove,
   onTake,
 }: Omit<VoiceNotesProps, 'notes'> & { note: VoiceNote; mine: boolean; feedback: boolean }) {
@@ -43,7 +47,19 @@ function VoiceTag({
     return here ? URL.createObjectURL(here) : urlOf(CALLS.attachment, { copy, attachment: note.recording })
   })
   useEffect(() => () => void (source.startsWith('blob:') && URL.revokeObjectURL(source)), [source])
-  const { element, playing, at, trouble, toggle, seek } = useSound(source, note.seconds, note.heard)
+  const { element, playing, at, trouble, toggle, seek, begin, pause } = useSound(
+    source,
+    note.seconds,
+    note.heard,
+    () => hearAll.heard(note.id),
+  )
+  const told = hearAll.told === note.id
+  // biome-ignore lint/correctness/useExhaustiveDependencies: when its turn comes, and when it is taken from it
+  useEffect(() => {
+    if (!told) return
+    begin()
+    return pause
+  }, [told])
 
   const place = toScreen(view, note)
   const begun = at !== undefined

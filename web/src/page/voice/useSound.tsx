@@ -9,6 +9,9 @@ export interface Sound {
   readonly at: number | undefined
   readonly trouble: boolean
   toggle(): void
+  /** Plays it from its beginning. */
+  begin(): void
+  pause(): void
   /** Goes to a moment, in seconds. */
   seek(to: number): void
 }
@@ -59,7 +62,8 @@ export function useSound(
       ref={audio}
       src={source}
       preload="none"
-      onPlay={() => {
+      onPlay={({ currentTarget }) => {
+        soleSound(currentTarget)
         setPlaying(true)
         setAt((before) => before ?? from)
       }}
@@ -82,6 +86,8 @@ export function useSound(
       if (playing) audio.current?.pause()
       else void play(at ?? from)
     },
+    begin: () => void play(from),
+    pause: () => audio.current?.pause(),
     seek: (moment) => {
       const there = Math.min(Math.max(0, moment), seconds)
       setAt(there)
@@ -114,6 +120,14 @@ function once(element: HTMLAudioElement, event: string, start: () => void): Prom
     element.addEventListener(event, over)
     start()
   })
+}
+
+let sounding: HTMLAudioElement | undefined
+
+/** One voice at a time: what was playing halts. */
+function soleSound(element: HTMLAudioElement): void {
+  if (sounding !== element) sounding?.pause()
+  sounding = element
 }
 
 let context: AudioContext | undefined

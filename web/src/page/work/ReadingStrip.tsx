@@ -12,10 +12,19 @@ interface ReadingStripProps {
   onPrint?: (() => void) | undefined
   onRead?: (() => void) | undefined
   onFeedback?: (() => void) | undefined
+  onHear?: (() => void) | undefined
 }
 
 /** The row of controls of a page that is only to be read. */
-export function ReadingStrip({ work, upright, onLookBack, onPrint, onRead, onFeedback }: ReadingStripProps) {
+export function ReadingStrip({
+  work,
+  upright,
+  onLookBack,
+  onPrint,
+  onRead,
+  onFeedback,
+  onHear,
+}: ReadingStripProps) {
   return (
     <StripBar label="Reading" upright={upright}>
       <ZoomButtons surface={work.surface} always />
@@ -25,6 +34,7 @@ export function ReadingStrip({ work, upright, onLookBack, onPrint, onRead, onFee
         person={work.person}
         surface={work.surface}
         onRead={onRead}
+        onHear={onHear}
         onFeedback={onFeedback}
         onKeys={work.showKeys}
       />

@@ -30,6 +30,8 @@ interface ViewMenuProps {
   onClear?: (() => void) | undefined
   /** Reads the page aloud, where the device has a voice. */
   onRead?: (() => void) | undefined
+  /** Plays all that is spoken on the page, where something is. */
+  onHear?: (() => void) | undefined
   /** Tells which keys do what. */
   onPrint?: (() => void) | undefined
   onKeys: () => void
@@ -39,7 +41,7 @@ interface ViewMenuProps {
 
 /** How one sees and holds the page: zoom, tint, size of words, side of the strip, what a finger does. */
 export function ViewMenu(props: ViewMenuProps) {
-  const { person, surface, onLookBack, onFeedback, onClear, onRead, onPrint, onKeys, more } = props
+  const { person, surface, onLookBack, onFeedback, onClear, onRead, onHear, onPrint, onKeys, more } = props
   const [habits, change] = useHabits(person.id)
   const { tint, letters = 'usual', strip = 'bottom', finger = 'until pen' } = habits
   return (
@@ -54,7 +56,7 @@ export function ViewMenu(props: ViewMenuProps) {
         <Fit onPress={() => surface?.fit()} />
         <Press onPress={() => surface?.zoomBy(1.25)}>Larger</Press>
       </Row>
-      {(onLookBack || onFeedback || onClear || onRead) && (
+      {(onLookBack || onFeedback || onClear || onRead || onHear) && (
         <Row>
           {onRead && <Press onPress={onRead}>Read to me</Press>}
           {onFeedback && <Press onPress={onFeedback}>What came back</Press>}

@@ -39,6 +39,7 @@ import { TOOLS, type ToolName } from '../tools/index.ts'
 import { useTools } from '../tools/useTools.ts'
 import { RecordingBar } from '../voice/RecordingBar.tsx'
 import { SpeakButton } from '../voice/SpeakButton.tsx'
+import { useHearAll } from '../voice/useHearAll.ts'
 import { useSpeaking } from '../voice/useSpeaking.ts'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
 import { ClosedVeil } from './ClosedVeil.tsx'
@@ -124,9 +125,11 @@ export function WorkingPage(props: WorkingPageProps) {
   const photoUrl = usePhotos(copy.id, bytesOf)
   const onView = useSameLook(where, work.surface, page.id)
   const onRead = useReading(page, seen.items)
+  const hearAll = useHearAll(page.id, seen.notes)
 
   /** What the row of tools can do, to write or to read. */
-  const row = { work, onRead, onLookBack: lookBack, onFeedback, onPrint: print }
+  const onHear = seen.notes.length > 0 ? hearAll.toggle : undefined
+  const row = { work, onRead, onHear, onLookBack: lookBack, onFeedback, onPrint: print }
   const open = ready && writes && !silent
   const speaking = useSpeaking({
     copy: copy.id,
@@ -222,6 +225,7 @@ export function WorkingPage(props: WorkingPageProps) {
                 mine: !feedback && writes && (touchAll || author === person.id) && lies(note),
               }))}
               soundOf={bytesOf}
+              hearAll={hearAll}
               onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
               onTake={(note) => store.take(page.id, [note.id])}
             />

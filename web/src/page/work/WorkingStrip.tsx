@@ -20,13 +20,15 @@ interface WorkingStripProps {
   onFeedback?: (() => void) | undefined
   /** Reads the page aloud, where the device has a voice. */
   onRead?: (() => void) | undefined
+  /** Plays all that is spoken on the page, where something is. */
+  onHear?: (() => void) | undefined
   /** What else can be chosen in the view menu. */
   moreView?: ReactNode
 }
 
 /** The row of tools: pens, or what can be done with what is picked up. */
 export function WorkingStrip(props: WorkingStripProps) {
-  const { work, upright, children, onLookBack, onFeedback, onPrint, onRead, moreView } = props
+  const { work, upright, children, onLookBack, onFeedback, onPrint, onRead, onHear, moreView } = props
   const { tools, picking, pasting, formulas, writing, surface, person } = work
   const picked = picking.items.length > 0
   return (
@@ -72,6 +74,7 @@ export function WorkingStrip(props: WorkingStripProps) {
             onPrint={onPrint}
             onClear={writing && work.clear}
             onRead={onRead}
+            onHear={onHear}
             onKeys={work.showKeys}
             more={moreView}
           />

@@ -45,6 +45,7 @@ import { SignTags } from './SignTags.tsx'
 import { TheirView } from './TheirView.tsx'
 import { useChanges } from './useChanges.ts'
 import { useGoingOn } from './useGoingOn.ts'
+import { useHearing } from './useHearing.ts'
 import { type MarkedQuestion, useMarks } from './useMarks.ts'
 import { useOverall } from './useOverall.ts'
 import { useRemarkChoice } from './useRemarkChoice.ts'
@@ -149,6 +150,16 @@ export function MarkedCopy({
   const signs = useSigns(store, pages, page, marks, tools, surface, writes)
   const choice = useRemarkChoice({ store, pages, index, marks, surface, column, writes })
   const { ask: askRemark } = choice
+  const hearing = useHearing({
+    copy: copy.id,
+    ready: settled && ready,
+    log,
+    pages,
+    index,
+    seen,
+    onTurn,
+    onNext,
+  })
   const moreKeys = useMemo(
     () =>
       pileKeys({
@@ -157,9 +168,11 @@ export function MarkedCopy({
         onReviewed,
         toFirst,
         onRemark: () => askRemark(),
+        onHear: hearing.toggle,
+        onHearNext: hearing.hearNext,
         onSign: signs.putHere,
       }),
-    [onNext, onBefore, onReviewed, toFirst, askRemark, signs.putHere],
+    [onNext, onBefore, onReviewed, toFirst, askRemark, signs.putHere, hearing.toggle, hearing.hearNext],
   )
   const [stepKeys, setStepKeys] = useState<KeyGroup>()
   const bytesOf = useCallback((name: string) => outboxOf(person.id).bytesOf(name), [person.id])
@@ -304,6 +317,7 @@ export function MarkedCopy({
                       mine: writes && feedback && author === person.id && of === round,
                     }))}
                     soundOf={bytesOf}
+                    hearAll={hearing}
                     onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
                     onTake={(note) => store.take(page.id, [note.id])}
                   />
@@ -314,6 +328,7 @@ export function MarkedCopy({
                   work={work}
                   upright={upright}
                   onLookBack={() => setLookingBack(true)}
+                  onHear={seen.notes.length > 0 ? hearing.toggle : undefined}
                   moreView={
                     <>
                       {besideChoice}

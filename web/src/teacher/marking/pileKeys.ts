@@ -9,6 +9,10 @@ interface PileActs {
   /** To the first question without marks. */
   toFirst: () => void
   onRemark: () => void
+  /** Plays what is spoken on the page; … */
+  onHear: () => void
+  /** … goes on to the next copy, and plays what is spoken there. */
+  onHearNext: () => void
   /** Puts a sign where one is. */
   onSign: (form: SignForm) => void
 }
@@ -20,6 +24,8 @@ export const pileKeys = ({
   onReviewed,
   toFirst,
   onRemark,
+  onHear,
+  onHearNext,
   onSign,
 }: PileActs): KeyGroup => ({
   title: 'The pile',
@@ -32,6 +38,8 @@ export const pileKeys = ({
       words: 'marks: the next question without; there F is full marks, K what the key says',
       run: toFirst,
     },
+    { keys: ['l'], words: 'hear what is spoken on the page', run: onHear },
+    { keys: ['l'], shift: true, words: 'next copy, and hear what is spoken there', run: onHearNext },
     { keys: ['r'], words: 'a remark: then its number', run: onRemark },
     {
       keys: SIGN_KEYS,
