@@ -136,6 +136,53 @@ test('handing in keeps what is being spoken; leaving the copy leaves it for the 
   await expect(bar(noor).getByText(/^0:0[123]$/)).toBeVisible()
 })
 
+/** A WAV file of a tone, in one channel of 8 bits. */
+function wav(seconds: number, rate: number): Buffer {
+  const head = Buffer.alloc(44)
+  const length = seconds * rate
+  head.write('RIFF', 0)
+  head.writeUInt32LE(36 + length, 4)
+  head.write('WAVEfmt ', 8)
+  head.writeUInt32LE(16, 16)
+  head.writeUInt16LE(1, 20)
+  head.writeUInt16LE(1, 22)
+  head.writeUInt32LE(rate, 24)
+  head.writeUInt32LE(rate, 28)
+  head.writeUInt16LE(1, 32)
+  head.writeUInt16LE(8, 34)
+  head.write('data', 36)
+  head.writeUInt32LE(length, 40)
+  const tone = Buffer.from(Array.from({ length }, (_, at) => 128 + Math.round(90 * Math.sin(at / 3))))
+  return Buffer.concat([head, tone])
+}
+
+test('a sound made elsewhere is taken as if it were spoken here; what is none, or too long, is said', async ({
+  somebody,
+}) => {
+  const lesson = await prepareLesson(server, await somebody(), ['Lotte Lindqvist'], pdf)
+  const lotte = await somebody()
+  await openCopy(server, lotte, lesson, 0)
+  const bring = async (name: string, mimeType: string, buffer: Buffer) => {
+    await button(lotte, 'Add').click()
+    const chooser = lotte.waitForEvent('filechooser')
+    await button(lotte, 'Sound').click()
+    await (await chooser).setFiles({ name, mimeType, buffer })
+  }
+  await bring('tides.wav', 'audio/wav', Buffer.from('High water is at 10:25.'))
+  await expect(lotte.getByText('This is no sound that can be played.')).toBeVisible()
+  await bring('tides.wav', 'audio/wav', wav(400, 3000))
+  await expect(lotte.getByText('This takes 6:40. Here a recording is at most 5:00.')).toBeVisible()
+  await expect(bar(lotte)).toHaveCount(0)
+  await bring('tides.wav', 'audio/wav', wav(3, 8000))
+  await expect(bar(lotte).getByText('0:03')).toBeVisible()
+  await button(lotte, 'Keep').click()
+  await expectKept(lotte)
+  const [kept] = await notesOf(lesson.students[0]!.copy)
+  expect(kept!.seconds).toBeCloseTo(3, 1)
+  await note(lotte).click()
+  await expect(lotte.getByRole('button', { name: /Pause voice note/ })).toBeVisible()
+})
+
 test('in a pile, one key goes on to the next copy and plays what is spoken there, one after the other', async ({
   somebody,
 }) => {

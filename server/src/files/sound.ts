@@ -4,7 +4,7 @@ import type { Database } from '../db/connect.ts'
 import { sendFile } from './serve.ts'
 import { dropFile, type StoredFile, storeFile } from './store.ts'
 
-// What recorders write: the containers look the same with and without pictures.
+// What recorders write, and what people bring: the containers look the same with and without pictures.
 const SOUNDS: Record<string, string> = {
   'video/webm': 'audio/webm',
   'audio/webm': 'audio/webm',
@@ -15,6 +15,7 @@ const SOUNDS: Record<string, string> = {
   'audio/ogg': 'audio/ogg',
   'audio/opus': 'audio/ogg',
   'audio/wav': 'audio/wav',
+  'audio/mpeg': 'audio/mpeg',
 }
 
 /** Whether a file is a sound that browsers play. */

@@ -1,4 +1,4 @@
-import { Camera, ClipboardPaste, Image, type LucideIcon, Plus, Sigma } from 'lucide-react'
+import { Camera, ClipboardPaste, FileAudio, Image, type LucideIcon, Plus, Sigma } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { TileButton } from '../../ui/TileButton.tsx'
@@ -12,14 +12,17 @@ interface PutMenuProps {
   tools: Tools
   onPicture: (file: File) => void
   onFormula: () => void
+  /** Takes a sound that was made elsewhere; left out where nothing is spoken. */
+  onSound?: ((file: File) => void) | undefined
   /** Puts what was copied last; left out while nothing was. */
   onPaste?: () => void
 }
 
 /** Everything that can be put on a page besides ink. */
-export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) {
+export function PutMenu({ tools, onPicture, onFormula, onSound, onPaste }: PutMenuProps) {
   const [open, setOpen] = useState(false)
   const file = useRef<HTMLInputElement>(null)
+  const sound = useRef<HTMLInputElement>(null)
   const take = ([picture]: File[]) => picture && onPicture(picture)
   const chosen = useRef(false)
   const then = (act: () => void) => () => {
@@ -56,8 +59,17 @@ export function PutMenu({ tools, onPicture, onFormula, onPaste }: PutMenuProps) 
             <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
             <Choice icon={Camera} name="Camera" onPress={then(openCamera)} />
             <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
+            {onSound && <Choice icon={FileAudio} name="Sound" onPress={then(() => sound.current?.click())} />}
             {onPaste && <Choice icon={ClipboardPaste} name="Paste" onPress={then(onPaste)} />}
           </OpensCard>
+          {onSound && (
+            <FileInput
+              ref={sound}
+              accept="audio/*,.m4a,.webm,.ogg"
+              aria-label="A sound for the page"
+              onFiles={([first]) => first && onSound(first)}
+            />
+          )}
           <FileInput ref={file} accept="image/*" aria-label="A picture for the page" onFiles={take} />
         </>
       )}

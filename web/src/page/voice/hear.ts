@@ -9,11 +9,21 @@ export const HEARD_WORKER: string = heardWorkerUrl
 /** Speech needs no more samples a second. */
 const RATE = 16_000
 
+/** Reads a sound of any kind that browsers play, as one channel. Rejects when it is none. */
+async function decoded(bytes: Blob): Promise<AudioBuffer> {
+  return new OfflineAudioContext(1, 1, RATE).decodeAudioData(await bytes.arrayBuffer())
+}
+
+/** How long a sound is, in seconds. Rejects when it is none that can be played. */
+export async function lengthOf(bytes: Blob): Promise<number> {
+  return (await decoded(bytes)).duration
+}
+
 /** Listens to a recording, off the main thread. Nothing where this browser cannot read what it recorded. */
 export async function hear(bytes: Blob): Promise<Heard | undefined> {
   let worker: Worker | undefined
   try {
-    const sound = await new OfflineAudioContext(1, 1, RATE).decodeAudioData(await bytes.arrayBuffer())
+    const sound = await decoded(bytes)
     const listener = new HeardWorker()
     worker = listener
     return await new Promise<Heard>((done, failed) => {

@@ -1,10 +1,12 @@
-import type { Heard } from '@hand-back/core'
+import { type Heard, MOST_ATTACHMENT_BYTES } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
+import { Problem } from '../../api/ask.ts'
 import { saySentence } from '../../ui/notices.ts'
-import { hear } from './hear.ts'
+import { hear, lengthOf } from './hear.ts'
 import { heldRecordings, holdRecording } from './heldRecordings.ts'
 import { type Recorded, Recorder } from './recorder.ts'
 import { type RecordingHere, RecordingsHere, type Spot } from './recordingsHere.ts'
+import { sayLength } from './sayLength.ts'
 
 /** A recording that ended and lies on no page yet. */
 export interface Made extends RecordingHere {
@@ -97,6 +99,24 @@ export class Speaking {
     this.#release = holdRecording(of.id)
     this.state.setState({ is: 'recording', of, seconds: 0, paused: false, strengths: [] }, true)
     this.#looks = setInterval(() => this.#look(), LOOKS_EVERY)
+  }
+
+  /** Takes a sound that was made elsewhere, as if it were spoken here. Throws a `Problem` for what cannot be taken. */
+  async bring(file: Blob, spot: Omit<Spot, 'copy'>): Promise<void> {
+    const { person, copy, longest } = this.#around
+    const seconds = await lengthTaken(file, longest)
+    if (this.#recorder || this.#closed) return
+    await this.keep()
+    const of: RecordingHere = {
+      ...spot,
+      copy,
+      person,
+      id: crypto.randomUUID(),
+      began: Date.now(),
+      seconds,
+    }
+    await this.#here.add(of, file)
+    await this.#show(of, { bytes: file, seconds }, false)
   }
 
   /** Halts a recording, and goes on with it. */
@@ -231,4 +251,22 @@ export class Speaking {
     await this.#here.add(of, bytes)
     await this.offer()
   }
+}
+
+/** How long a sound is, in seconds, when it is one and can be taken. Throws a `Problem` when not. */
+async function lengthTaken(file: Blob, longest: number): Promise<number> {
+  if (file.size > MOST_ATTACHMENT_BYTES)
+    throw new Problem(
+      `This file is too large: at most ${MOST_ATTACHMENT_BYTES / 1024 / 1024} MB can be taken.`,
+      413,
+    )
+  const seconds = await lengthOf(file).catch(() => undefined)
+  if (seconds === undefined)
+    throw new Problem('This is no sound that can be played. WAV, MP3, M4A, Ogg and WebM can.', 422)
+  if (seconds > longest + 1)
+    throw new Problem(
+      `This takes ${sayLength(seconds)}. Here a recording is at most ${sayLength(longest)}.`,
+      422,
+    )
+  return seconds
 }

@@ -140,8 +140,12 @@ export function WorkingPage(props: WorkingPageProps) {
     longest: copy.longestVoice,
     open,
   })
-  const speak = (at: { x: number; y: number; place?: string }) =>
+  const speak = (at: Point & { place?: string }) =>
     void speaking.begin({ page: page.id, ...at }).catch(sayProblem)
+  /** Where what is spoken next comes to lie. */
+  const noteSpot = () => openPlace(placeFor(work.surface, seen.notes.length, page, lastMade()))
+  const bringSound = (file: File) =>
+    void speaking.bring(file, { page: page.id, ...noteSpot() }).catch(sayProblem)
   const lastMade = () => {
     const last = seen.placed.findLast(
       ({ item, author }) => author === person.id && item.kind !== 'voice' && !isAnswer(item),
@@ -233,15 +237,8 @@ export function WorkingPage(props: WorkingPageProps) {
         )}
         strip={(upright) =>
           writes ? (
-            <WorkingStrip {...row} upright={upright}>
-              {!silent && (
-                <SpeakButton
-                  speaking={speaking}
-                  onSpeak={() =>
-                    speak(openPlace(placeFor(work.surface, seen.notes.length, page, lastMade())))
-                  }
-                />
-              )}
+            <WorkingStrip {...row} onSound={silent ? undefined : bringSound} upright={upright}>
+              {!silent && <SpeakButton speaking={speaking} onSpeak={() => speak(noteSpot())} />}
             </WorkingStrip>
           ) : (
             <ReadingStrip {...row} upright={upright} />

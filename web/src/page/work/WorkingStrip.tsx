@@ -22,13 +22,16 @@ interface WorkingStripProps {
   onRead?: (() => void) | undefined
   /** Plays all that is spoken on the page, where something is. */
   onHear?: (() => void) | undefined
+  /** Takes a sound that was made elsewhere. */
+  onSound?: ((file: File) => void) | undefined
   /** What else can be chosen in the view menu. */
   moreView?: ReactNode
 }
 
 /** The row of tools: pens, or what can be done with what is picked up. */
 export function WorkingStrip(props: WorkingStripProps) {
-  const { work, upright, children, onLookBack, onFeedback, onPrint, onRead, onHear, moreView } = props
+  const { work, upright, children, onLookBack, onFeedback, onPrint, onRead, onHear, onSound, moreView } =
+    props
   const { tools, picking, pasting, formulas, writing, surface, person } = work
   const picked = picking.items.length > 0
   return (
@@ -56,6 +59,7 @@ export function WorkingStrip(props: WorkingStripProps) {
             tools={tools}
             onPicture={(file) => void pasting.addPicture(file)}
             onFormula={() => formulas.open()}
+            onSound={onSound}
             {...(pasting.hasLast() ? { onPaste: pasting.pasteLast } : {})}
           />
           {children}

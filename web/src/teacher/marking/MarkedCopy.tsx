@@ -223,7 +223,7 @@ export function MarkedCopy({
   const running = useRunning({ copy, store, person, pages, index, wanted, photoUrl, turn })
   const level = (of: MarkedQuestion) => levelOf(of, pages, index, view, running !== undefined)
 
-  const { speaking, speak, longest } = useSpokenFeedback({
+  const { speaking, speak, bring, longest } = useSpokenFeedback({
     copy,
     store,
     person,
@@ -328,6 +328,7 @@ export function MarkedCopy({
                   work={work}
                   upright={upright}
                   onLookBack={() => setLookingBack(true)}
+                  onSound={writes ? bring : undefined}
                   onHear={seen.notes.length > 0 ? hearing.toggle : undefined}
                   moreView={
                     <>

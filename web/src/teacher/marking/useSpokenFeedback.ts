@@ -56,7 +56,8 @@ export function useSpokenFeedback(on: SpokenOn) {
     return placeFor(surface, seen.notes.length, page, last && boundsOfItem(last.item))
   }
   const speak = () => void speaking.begin({ page: page.id, ...place() }).catch(sayProblem)
-  return { speaking, speak, longest }
+  const bring = (file: File) => void speaking.bring(file, { page: page.id, ...place() }).catch(sayProblem)
+  return { speaking, speak, bring, longest }
 }
 
 /** The question of a page whose area there is nearest to a height of it. */
