@@ -13,6 +13,7 @@ import { pageFigures } from './bench/page.ts'
 import { preparingFigures } from './bench/preparing.ts'
 import { sharingFigures } from './bench/sharing.ts'
 import { slowFigures } from './bench/slow.ts'
+import { soundFigures } from './bench/sound.ts'
 import { writingFigures } from './bench/writing.ts'
 import { buildWeb } from './setup/buildWeb.ts'
 import { startCluster } from './setup/cluster.ts'
@@ -39,6 +40,7 @@ export async function run(options: readonly string[]): Promise<void> {
     sharing: () => sharingFigures(cluster.database('sharing')),
     hostile: () => hostileFigures(cluster.database('hostile')),
     flattening: flattenFigures,
+    sound: soundFigures,
     page: () => pageFigures(cluster.database('page')),
     writing: () => writingFigures(cluster.database('writing')),
     preparing: () => preparingFigures(cluster.database('preparing')),

@@ -141,6 +141,17 @@ const VIEWS: readonly View[] = [
       await page.mouse.up()
     },
   },
+  {
+    file: 'speaking',
+    person: 'rafi-kowal',
+    size: TABLET,
+    go: async (page) => {
+      await open(/Reading a tide table/)(page)
+      await page.locator('main[aria-busy=false]').waitFor()
+      await page.getByRole('button', { name: 'Speak' }).click()
+      await page.getByRole('button', { name: 'Stop 0:02' }).waitFor()
+    },
+  },
   { file: 'feedback', person: 'noor-farrant', go: open(/Bearings across the bay/) },
   { file: 'voice', person: 'ottoline-adeyemi', size: TABLET, go: open(/Tie it, tell it/) },
 ]
@@ -158,7 +169,8 @@ export async function run(): Promise<void> {
     secret: 'screenshots',
     demo: true,
   })
-  const browser = await openBrowser()
+  // With a microphone that says a tone.
+  const browser = await openBrowser(['--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream'])
   try {
     for (const view of VIEWS) await take(browser, server.url, view)
   } finally {

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import {
   type HandoutWish,
+  type Heard,
   type Layer,
   markFor,
   type PageEvent,
@@ -58,6 +59,8 @@ const RECORDINGS = join(PROJECT, 'tools/src/demo/recordings')
 const UNIT = 'Tides and harbours'
 const HOUR = 60 * 60 * 1000
 const SOUND_SECONDS = [11.5, 9.8, 11]
+/** What a device hears in them (`listenTo`). */
+const HEARD: readonly Heard[] = JSON.parse(readFileSync(join(RECORDINGS, 'heard.json'), 'utf8'))
 
 /** Fills an empty database with Saltmarsh School; leaves one that is not empty alone. */
 export async function furnish(databaseUrl: string): Promise<void> {
@@ -348,6 +351,7 @@ class School {
       y: y + 20,
       recording,
       seconds: SOUND_SECONDS[index]!,
+      heard: HEARD[index]!,
     }
     await this.#keeper.keep(copy.student, copy.id, [
       { id: this.#makeId(), page: page.id, layer: 'work', madeAt: this.#clock, act: 'add', items: [note] },
