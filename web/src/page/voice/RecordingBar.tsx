@@ -56,6 +56,8 @@ function UnderWay({
   longest: number
   speaking: Speaking
 }) {
+  // As the button that ends it says it.
+  const whole = Math.floor(seconds)
   const width = Math.max(8, (strengths.length / FILLED_BY) * LIVE.width)
   const unheard = strengths.length >= LISTENED && Math.max(...strengths) < UNHEARD
   return (
@@ -76,8 +78,8 @@ function UnderWay({
         {/* The root of a strength is nearer to how loud it is heard. */}
         <path d={voiceLine(strengths.length > 0 ? strengths.map(Math.sqrt) : [0], { ...LIVE, width }, 1)} />
       </svg>
-      <span className="tabular text-lg font-semibold">{sayLength(seconds)}</span>
-      <span className="tabular text-ink-soft">{sayLength(longest - seconds)} left</span>
+      <span className="tabular text-lg font-semibold">{sayLength(whole)}</span>
+      <span className="tabular text-ink-soft">{sayLength(longest - whole)} left</span>
       <span className="flex-1" />
       <Button large onClick={() => speaking.pause()}>
         {paused ? <Play size={18} aria-hidden="true" /> : <Pause size={18} aria-hidden="true" />}
