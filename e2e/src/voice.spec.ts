@@ -22,7 +22,7 @@ test('a voice note is recorded, lies on the page, can be moved, and plays for th
   await openCopy(server, teodor, lesson, 0)
   await teodor.getByRole('button', { name: 'Speak' }).click()
   const bar = teodor.getByRole('region', { name: 'Recording' })
-  await expect(bar.getByText('4:58 left')).toBeVisible()
+  await expect(bar.getByText(/^4:5\d left$/)).toBeVisible()
   await teodor.getByRole('button', { name: 'Stop 0:03' }).click()
   await bar.getByRole('textbox').fill('The ebb is slow')
   await bar.getByRole('button', { name: 'Keep' }).click()
