@@ -112,6 +112,13 @@ test('paused, listened to, spoken again, taken away and brought back; what is ke
   await line.focus()
   await mila.keyboard.press('End')
   await expect(line).toHaveCount(0)
+
+  // Whoever spoke it takes it away, by a press; undo brings it back.
+  await note(mila).click()
+  await button(mila, 'Take the voice note away').click()
+  await expect(note(mila)).toHaveCount(0)
+  await button(mila, 'Undo').first().click()
+  await expect(note(mila)).toHaveCount(1)
 })
 
 test('handing in keeps what is being spoken; leaving the copy leaves it for the next time', async ({
@@ -131,6 +138,7 @@ test('handing in keeps what is being spoken; leaving the copy leaves it for the 
   await expect(button(noor, 'Stop 0:02')).toBeVisible()
   await noor.getByRole('link', { name: 'My tray' }).click()
   await noor.getByRole('heading', { name: 'In your hands' }).waitFor()
+  await expect(noor.getByText('a recording is not kept yet')).toBeVisible()
   await noor.goBack()
   await expect(bar(noor)).toContainText('not kept yet')
   await expect(bar(noor).getByText(/^0:0[123]$/)).toBeVisible()

@@ -77,6 +77,31 @@ test('a voice note made without a network arrives when it is back', async ({ som
   ).toHaveLength(1)
 })
 
+test('the practice microphone and camera stand in where there is neither', async ({ somebody }) => {
+  const lesson = await prepareLesson(server, await somebody(), ['Aylin Tamm'], pdf)
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [...BROWSER_OPTIONS, '--autoplay-policy=no-user-gesture-required'],
+  })
+  const aylin = await browser.newPage()
+  await aylin.addInitScript(() => localStorage.setItem('practice devices', 'on'))
+  await openCopy(server, aylin, lesson, 0)
+  await aylin.getByRole('button', { name: 'Speak' }).click()
+  await aylin.getByRole('button', { name: 'Stop 0:03' }).click()
+  await aylin.getByRole('button', { name: 'Keep' }).click()
+  await expectKept(aylin)
+  const [note] = await server.rows<{ loudness: number }>(
+    `SELECT (body->'items'->0->'heard'->>'loudness')::float8 AS loudness FROM event WHERE copy_id = $1`,
+    [lesson.students[0]!.copy],
+  )
+  expect(note!.loudness).toBeGreaterThan(-40)
+  await aylin.getByRole('button', { name: 'Add', exact: true }).click()
+  await aylin.getByRole('button', { name: 'Camera', exact: true }).click()
+  await aylin.getByRole('button', { name: 'Take it' }).click()
+  await expect(aylin.getByTestId('picked')).toBeVisible()
+  await browser.close()
+})
+
 test('no microphone, or not allowed: one clear sentence, and nothing on the page', async ({ somebody }) => {
   const lesson = await prepareLesson(server, await somebody(), ['Sefa Zieliński'], pdf)
   for (const [options, sentence] of [

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import { evenGain, heard, listenTo } from './heard.ts'
 import { loudnessOf, SILENT } from './loudness.ts'
+import { madeUpSpeech } from './madeUpSpeech.ts'
 import { PEAKS, peaksOf, readPeaks, writePeaks } from './peaks.ts'
 import { spokenPart } from './spokenPart.ts'
 
@@ -135,4 +136,20 @@ test('a soft voice is played as loud as a loud one', () => {
   const loud = listenTo(tone(2, rate, 300, -14), rate)
   const played = ({ loudness }: typeof soft, gain: number) => loudness + 20 * Math.log10(gain)
   expect(Math.abs(played(soft, evenGain(soft)) - played(loud, evenGain(loud)))).toBeLessThan(0.5)
+})
+
+test('made-up speech is heard as speech is: about as loud, with breaths between, the same each time', () => {
+  const rate = 16_000
+  const speech = madeUpSpeech(6, rate)
+  expect(speech).toHaveLength(6 * rate)
+  expect(madeUpSpeech(6, rate)).toEqual(speech)
+  expect(Math.max(...peaksOf(speech))).toBeLessThanOrEqual(1)
+  const { loudness, from, to } = listenTo(speech, rate)
+  expect(loudness).toBeGreaterThan(-35)
+  expect(loudness).toBeLessThan(-12)
+  expect(from).toBeLessThan(0.4)
+  expect(to).toBeGreaterThan(5)
+  const silent = peaksOf(speech, 60).filter((peak) => peak < 0.01).length
+  expect(silent).toBeGreaterThan(3)
+  expect(silent).toBeLessThan(40)
 })

@@ -56,7 +56,7 @@ export async function forgetPerson(): Promise<void> {
 }
 
 /**
- * What is nobody's (that a pen was seen, that a sign-out is owed), words on their way to the device's database, and what
+ * What is nobody's (that a pen was seen, that devices are for practice, that a sign-out is owed), words on their way to the device's database, and what
  * of a worked copy has not reached school, under its teacher.
  */
-const STAYS = /^(pen seen|sign-out owed|typing |worked )/
+const STAYS = /^(pen seen|practice devices|sign-out owed|typing |worked )/

@@ -1,8 +1,10 @@
 import { CALLS, type Person } from '@hand-back/core'
 import { ExternalLink } from 'lucide-react'
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
+import { isPractising, practise } from '../practice/practising.ts'
 import { SEAT } from '../seat.ts'
 import { sayProblem } from '../ui/notices.ts'
+import { Tick } from '../ui/Tick.tsx'
 import { signInBy } from './welcome.ts'
 
 /** A place of its own for each made-up person, so that several can be open in tabs of one browser. */
@@ -23,6 +25,7 @@ export function DemoPeople({ people }: { people: readonly Person[] }) {
   const teachers = people.filter(({ role }) => role === 'teacher')
   const students = people.filter(({ role }) => role === 'student')
   const waiting = people.find(sitsAt)
+  const [practises, setPractises] = useState(isPractising)
   useEffect(() => {
     if (waiting) signInBy(CALLS.signInDemo, { person: waiting.id }).catch(sayProblem)
   }, [waiting])
@@ -34,6 +37,19 @@ export function DemoPeople({ people }: { people: readonly Person[] }) {
         <ExternalLink size={14} className="inline" aria-hidden="true" />
         ): open a teacher and two students side by side and try both ends.
       </p>
+      <Tick
+        className="mb-3"
+        ticked={practises}
+        onTick={(on) => {
+          practise(on)
+          setPractises(on)
+        }}
+      >
+        <span>
+          Practice microphone and camera{' '}
+          <span className="text-ink-soft">(made-up speech, a moving picture)</span>
+        </span>
+      </Tick>
       <ul className="flex flex-wrap gap-2">
         {teachers.map((person) => (
           <PersonLinks key={person.id} person={person} />

@@ -22,12 +22,14 @@ import { Empty, Fetched } from '../ui/Notice.tsx'
 import { count, sayDue } from '../ui/when.ts'
 import { MailButton } from './MailButton.tsx'
 import { inTray, isChanged, isInHand } from './trayOrder.ts'
+import { useRecordingsLeft } from './useRecordingsLeft.ts'
 
 /** Where a student begins: what to do, what came back. */
 export function Tray({ person }: { person: Person }) {
   // What opens at a time comes by itself.
   const tray = useQuery({ ...queries.tray(), refetchInterval: 60_000 })
   const entries = tray.data
+  const spoken = useRecordingsLeft(person.id)
   // The small pages are there too when school is out of reach.
   useEffect(() => {
     const files = filesOfPages((entries ?? []).map(({ firstPage }) => firstPage))
@@ -43,13 +45,14 @@ export function Tray({ person }: { person: Person }) {
         <SignOutButton large />
       </header>
       <main className="mx-auto w-full max-w-[1000px] flex-1 overflow-y-auto px-6 py-7 max-phone:px-4">
-        <Fetched of={tray}>{(entries) => <Entries entries={entries} />}</Fetched>
+        <Fetched of={tray}>{(entries) => <Entries entries={entries} spoken={spoken} />}</Fetched>
       </main>
     </div>
   )
 }
 
-function Entries({ entries }: { entries: readonly TrayEntry[] }) {
+/** `spoken`: the copies on which a recording waits on this device. */
+function Entries({ entries, spoken }: { entries: readonly TrayEntry[]; spoken: ReadonlySet<string> }) {
   if (entries.length === 0)
     return <Empty title="Your tray is empty">When your teacher hands something out, it lies here.</Empty>
   const groups = inTray(entries)
@@ -60,7 +63,7 @@ function Entries({ entries }: { entries: readonly TrayEntry[] }) {
           <h2 className="mb-4 border-b border-rule pb-2 text-2xl">{group.title}</h2>
           <ul className="grid gap-4 phone:grid-cols-2">
             {group.entries.map((entry) => (
-              <Entry key={entry.copy} entry={entry} />
+              <Entry key={entry.copy} entry={entry} isSpoken={spoken.has(entry.copy)} />
             ))}
           </ul>
         </section>
@@ -93,7 +96,7 @@ function WhatCameBack({ back: { pages, given, full } }: { back: CameBack }) {
   )
 }
 
-function Entry({ entry }: { entry: TrayEntry }) {
+function Entry({ entry, isSpoken }: { entry: TrayEntry; isSpoken: boolean }) {
   const due = isInHand(entry) ? sayDue(entry.dueAt) : undefined
   const late = entry.handedInAt !== null && entry.dueAt !== null && entry.handedInAt > entry.dueAt
   return (
@@ -113,6 +116,9 @@ function Entry({ entry }: { entry: TrayEntry }) {
           {entry.back && entry.state !== 'handed in' && <WhatCameBack back={entry.back} />}
           {entry.isNew && <span className="font-semibold text-verdigris">new</span>}
           {isChanged(entry) && <span className="font-semibold text-ochre">pages have changed</span>}
+          {isSpoken && isInHand(entry) && (
+            <span className="font-semibold text-ochre">a recording is not kept yet</span>
+          )}
           {due && (
             <span
               className={due.startsWith('was') ? 'font-semibold text-madder' : 'font-semibold text-ochre'}

@@ -1,5 +1,6 @@
 import { Camera, FolderOpen } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
+import { openCamera } from '../../practice/devices.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { FileInput } from '../../ui/FileInput.tsx'
@@ -72,8 +73,10 @@ function useLivePicture(video: React.RefObject<HTMLVideoElement | null>) {
       for (const track of stream?.getTracks() ?? []) track.stop()
     }
     const open = async () => {
-      stream = await navigator.mediaDevices.getUserMedia({
-        video: { facingMode: 'environment', width: { ideal: 2400 }, height: { ideal: 1800 } },
+      stream = await openCamera({
+        facingMode: 'environment',
+        width: { ideal: 2400 },
+        height: { ideal: 1800 },
       })
       if (gone) return stop()
       video.current!.srcObject = stream

@@ -4,8 +4,9 @@ import { useEffect, useMemo } from 'react'
 import { useStore } from 'zustand'
 import { Button } from '../../ui/Button.tsx'
 import { INPUT } from '../../ui/Field.tsx'
-import { sayDone, sayProblem } from '../../ui/notices.ts'
+import { sayDone } from '../../ui/notices.ts'
 import { sayWhen } from '../../ui/when.ts'
+import { sayNotRecorded } from './recorder.ts'
 import { sayLength } from './sayLength.ts'
 import type { Made, Speaking, SpeakingState } from './speaking.ts'
 import { useSound } from './useSound.tsx'
@@ -125,7 +126,7 @@ function Ended({ made, speaking, keeps }: { made: Made; speaking: Speaking; keep
       <Button look="quiet" large onClick={drop}>
         Take away
       </Button>
-      <Button large onClick={() => void speaking.again().catch(sayProblem)}>
+      <Button large onClick={() => void speaking.again().catch(sayNotRecorded)}>
         Once more
       </Button>
       <Button look="main" large disabled={!keeps} onClick={() => void speaking.keep()}>

@@ -1,7 +1,8 @@
 import { CALLS, type VoiceNote } from '@hand-back/core'
-import { Pause, Play } from 'lucide-react'
+import { Pause, Play, Trash2 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { urlOf } from '../../api/ask.ts'
+import { IconButton } from '../../ui/IconButton.tsx'
 import { toScreen, type View } from '../view/view.ts'
 import { sayLength } from './sayLength.ts'
 import type { HearAll } from './useHearAll.ts'
@@ -103,9 +104,12 @@ function VoiceTag({
           <span className="tabular">{sayLength(begun ? Math.max(0, note.seconds - at) : note.seconds)}</span>
         </button>
         {begun && (
-          <span className="pr-3">
+          <span className={mine && onTake ? 'pr-1' : 'pr-3'}>
             <VoiceLine heard={note.heard} seconds={note.seconds} width={132} at={at} onSeek={seek} />
           </span>
+        )}
+        {begun && mine && onTake && (
+          <IconButton icon={Trash2} label="Take the voice note away" onClick={() => onTake(note)} />
         )}
       </div>
       {note.words && (

@@ -19,23 +19,39 @@ export async function lengthOf(bytes: Blob): Promise<number> {
   return (await decoded(bytes)).duration
 }
 
-/** Listens to a recording, off the main thread. Nothing where this browser cannot read what it recorded. */
+/** A device that has not heard it by then lays the note down without, in milliseconds. */
+const WITHIN = 20_000
+
+/**
+ * Listens to a recording, off the main thread. Nothing where this browser cannot read what it recorded, or takes too
+ * long for it.
+ */
 export async function hear(bytes: Blob): Promise<Heard | undefined> {
-  let worker: Worker | undefined
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const tooLong = new Promise<undefined>((done) => {
+    timer = setTimeout(() => done(undefined), WITHIN)
+  })
   try {
-    const sound = await decoded(bytes)
-    const listener = new HeardWorker()
-    worker = listener
-    return await new Promise<Heard>((done, failed) => {
-      listener.onmessage = ({ data }: MessageEvent<Heard>) => done(data)
-      listener.onerror = () => failed(new Error('the worker cannot listen'))
-      const samples = sound.getChannelData(0)
-      const toHear: ToHear = { samples, rate: sound.sampleRate }
-      listener.postMessage(toHear, [samples.buffer])
-    })
+    return await Promise.race([listen(bytes), tooLong])
   } catch {
     return undefined
   } finally {
-    worker?.terminate()
+    clearTimeout(timer)
+  }
+}
+
+async function listen(bytes: Blob): Promise<Heard> {
+  const sound = await decoded(bytes)
+  const worker = new HeardWorker()
+  try {
+    return await new Promise<Heard>((done, failed) => {
+      worker.onmessage = ({ data }: MessageEvent<Heard>) => done(data)
+      worker.onerror = () => failed(new Error('the worker cannot listen'))
+      const samples = sound.getChannelData(0)
+      const toHear: ToHear = { samples, rate: sound.sampleRate }
+      worker.postMessage(toHear, [samples.buffer])
+    })
+  } finally {
+    worker.terminate()
   }
 }

@@ -1,4 +1,7 @@
 import { Problem } from '../../api/ask.ts'
+import { openMicrophone } from '../../practice/devices.ts'
+import { isPractising } from '../../practice/practising.ts'
+import { sayLasting, sayProblem } from '../../ui/notices.ts'
 
 /** A recording that ended. */
 export interface Recorded {
@@ -13,6 +16,12 @@ export class NoMicrophone extends Problem {
   }
 }
 
+/** Says why nothing was recorded: that there is no microphone stays until it is read. */
+export function sayNotRecorded(error: unknown): void {
+  if (error instanceof NoMicrophone) sayLasting(error.message)
+  else sayProblem(error)
+}
+
 // Browsers record in different containers; all of these are played by all that record.
 const TYPES = ['audio/webm;codecs=opus', 'audio/mp4', 'audio/ogg;codecs=opus']
 /** What was said is given away this often, in milliseconds: it is the most that can be lost. */
@@ -20,7 +29,8 @@ const PIECE_EVERY = 1000
 /** Bits a second: speech in one channel. */
 const SPEECH = 32_000
 
-interface Hears {
+/** Who is told of what is recorded. */
+export interface Hears {
   /** Another piece of sound: together with those before it, it can be played. `seconds`: how long they are. */
   onPiece(piece: Blob, seconds: number): void
   onEnd(recorded: Recorded): void
@@ -66,9 +76,10 @@ export class Recorder {
 
   /** Begins to record, at most so many seconds. Rejects with `NoMicrophone`. */
   static async start(longest: number, hears: Hears): Promise<Recorder> {
-    if (!navigator.mediaDevices) throw new NoMicrophone('This browser cannot record here. Ask your teacher.')
+    if (!navigator.mediaDevices && !isPractising())
+      throw new NoMicrophone('This browser cannot record here. Ask your teacher.')
     try {
-      return new Recorder(await navigator.mediaDevices.getUserMedia({ audio: VOICE }), longest, hears)
+      return new Recorder(await openMicrophone(VOICE), longest, hears)
     } catch (error) {
       throw new NoMicrophone(reason((error as Error).name))
     }
@@ -151,9 +162,12 @@ class Meter {
   }
 }
 
+/** Why there is no microphone, what to do about it, and what can be done without one. */
 function reason(name: string): string {
+  const without = 'Without it: Add, Sound takes a recording made elsewhere; or write it.'
   if (name === 'NotAllowedError')
-    return 'The microphone is not allowed here. Allow it at the address bar, then try again.'
-  if (name === 'NotFoundError') return 'This device has no microphone. Plug one in, or write instead.'
-  return 'The microphone is busy in another program. Close that, then try again.'
+    return `The microphone is not allowed here. Press the sign left of the address and allow it, then try again. ${without}`
+  if (name === 'NotFoundError')
+    return `This device has no microphone. Plug one in, then try again. ${without}`
+  return `The microphone is busy in another program. Close that, then try again. ${without}`
 }

@@ -48,12 +48,10 @@ export class RecordingsHere {
     })
   }
 
-  /** Those of a person in a copy, the oldest first. */
-  async of(person: string, copy: string): Promise<RecordingHere[]> {
+  /** Those of a person, the oldest first. */
+  async of(person: string): Promise<RecordingHere[]> {
     const all = (await this.#orNothing((db) => db.getAllFromIndex('recordings', 'person', person))) ?? []
-    return all
-      .filter((each) => each.copy === copy && each.seconds > 0)
-      .sort((one, other) => one.began - other.began)
+    return all.filter(({ seconds }) => seconds > 0).sort((one, other) => one.began - other.began)
   }
 
   /** All that was said of it. */

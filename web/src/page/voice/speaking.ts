@@ -2,10 +2,8 @@ import { type Heard, MOST_ATTACHMENT_BYTES } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { Problem } from '../../api/ask.ts'
 import { saySentence } from '../../ui/notices.ts'
-import { hear, lengthOf } from './hear.ts'
-import { heldRecordings, holdRecording } from './heldRecordings.ts'
-import { type Recorded, Recorder } from './recorder.ts'
-import { type RecordingHere, RecordingsHere, type Spot } from './recordingsHere.ts'
+import type { Hears, Recorded, Recorder } from './recorder.ts'
+import type { RecordingHere, RecordingsHere, Spot } from './recordingsHere.ts'
 import { sayLength } from './sayLength.ts'
 
 /** A recording that ended and lies on no page yet. */
@@ -41,6 +39,21 @@ interface Around {
   lies(recording: string): boolean
 }
 
+/** What of this device speaking needs; replaceable in tests. */
+export interface Device {
+  readonly here: Pick<RecordingsHere, 'add' | 'of' | 'whole' | 'drop'>
+  /** Opens the microphone. Rejects with `NoMicrophone`. */
+  record(longest: number, hears: Hears): Promise<Pick<Recorder, Used>>
+  hear(bytes: Blob): Promise<Heard | undefined>
+  /** How long a sound is, in seconds. Rejects when it is none. */
+  lengthOf(bytes: Blob): Promise<number>
+  /** Says to other tabs that a recording is in use here; … */
+  hold(recording: string): () => void
+  /** … and which are in use in some tab. */
+  held(): Promise<ReadonlySet<string>>
+}
+type Used = 'seconds' | 'strength' | 'pause' | 'resume' | 'stop' | 'drop'
+
 /** What is shown of a voice is looked at so often, in milliseconds. */
 const LOOKS_EVERY = 100
 /** So many strengths are remembered: five seconds. */
@@ -56,8 +69,9 @@ export const TOO_SHORT = 'That was too short. Press Speak, talk, then press Stop
 export class Speaking {
   readonly state: StoreApi<SpeakingState> = createStore<SpeakingState>(() => ({ is: 'silent' }))
   readonly #around: Around
-  readonly #here: RecordingsHere
-  #recorder: Recorder | undefined
+  readonly #device: Device
+  readonly #here: Device['here']
+  #recorder: Pick<Recorder, Used> | undefined
   #asking = false
   #looks: ReturnType<typeof setInterval> | undefined
   #release: (() => void) | undefined
@@ -68,9 +82,10 @@ export class Speaking {
   readonly #laid: string[] = []
   #closed = false
 
-  constructor(around: Around, here = new RecordingsHere()) {
+  constructor(around: Around, device: Device) {
     this.#around = around
-    this.#here = here
+    this.#device = device
+    this.#here = device.here
   }
 
   /** Begins to record at a place. What was made before and not kept is kept: nothing said is lost. Rejects with `NoMicrophone`. */
@@ -88,7 +103,7 @@ export class Speaking {
       seconds: 0,
     }
     try {
-      this.#recorder = await Recorder.start(longest, {
+      this.#recorder = await this.#device.record(longest, {
         onPiece: (piece, seconds) => void this.#here.add({ ...of, seconds }, piece),
         onEnd: (recorded) => void this.#made(of, recorded),
       })
@@ -96,7 +111,7 @@ export class Speaking {
       this.#asking = false
     }
     if (this.#closed) return this.#recorder.drop()
-    this.#release = holdRecording(of.id)
+    this.#release = this.#device.hold(of.id)
     this.state.setState({ is: 'recording', of, seconds: 0, paused: false, strengths: [] }, true)
     this.#looks = setInterval(() => this.#look(), LOOKS_EVERY)
   }
@@ -104,7 +119,7 @@ export class Speaking {
   /** Takes a sound that was made elsewhere, as if it were spoken here. Throws a `Problem` for what cannot be taken. */
   async bring(file: Blob, spot: Omit<Spot, 'copy'>): Promise<void> {
     const { person, copy, longest } = this.#around
-    const seconds = await lengthTaken(file, longest)
+    const seconds = await this.#lengthTaken(file, longest)
     if (this.#recorder || this.#closed) return
     await this.keep()
     const of: RecordingHere = {
@@ -186,9 +201,9 @@ export class Speaking {
   /** Shows what was left over in this copy when a tab ended, if nothing else is shown. */
   async offer(): Promise<void> {
     const { person, copy } = this.#around
-    const held = await heldRecordings()
-    for (const left of await this.#here.of(person, copy)) {
-      if (held.has(left.id) || this.#kept.has(left.id)) continue
+    const held = await this.#device.held()
+    for (const left of await this.#here.of(person)) {
+      if (left.copy !== copy || held.has(left.id) || this.#kept.has(left.id)) continue
       if (this.#around.lies(left.id)) await this.#here.drop(left.id)
       else if (this.state.getState().is === 'silent' && !this.#asking && !this.#closed) {
         const recorded = await this.#here.whole(left)
@@ -226,9 +241,9 @@ export class Speaking {
   }
 
   async #show(of: RecordingHere, recorded: Recorded, left: boolean): Promise<void> {
-    this.#release ??= holdRecording(of.id)
+    this.#release ??= this.#device.hold(of.id)
     const made = { ...of, ...recorded, heard: undefined, words: '', left }
-    this.#hearing = hear(recorded.bytes)
+    this.#hearing = this.#device.hear(recorded.bytes)
     this.state.setState({ is: 'made', made }, true)
     const heard = await this.#hearing
     const now = this.state.getState()
@@ -251,22 +266,22 @@ export class Speaking {
     await this.#here.add(of, bytes)
     await this.offer()
   }
-}
 
-/** How long a sound is, in seconds, when it is one and can be taken. Throws a `Problem` when not. */
-async function lengthTaken(file: Blob, longest: number): Promise<number> {
-  if (file.size > MOST_ATTACHMENT_BYTES)
-    throw new Problem(
-      `This file is too large: at most ${MOST_ATTACHMENT_BYTES / 1024 / 1024} MB can be taken.`,
-      413,
-    )
-  const seconds = await lengthOf(file).catch(() => undefined)
-  if (seconds === undefined)
-    throw new Problem('This is no sound that can be played. WAV, MP3, M4A, Ogg and WebM can.', 422)
-  if (seconds > longest + 1)
-    throw new Problem(
-      `This takes ${sayLength(seconds)}. Here a recording is at most ${sayLength(longest)}.`,
-      422,
-    )
-  return seconds
+  /** How long a sound is, in seconds, when it is one and can be taken. Throws a `Problem` when not. */
+  async #lengthTaken(file: Blob, longest: number): Promise<number> {
+    if (file.size > MOST_ATTACHMENT_BYTES)
+      throw new Problem(
+        `This file is too large: at most ${MOST_ATTACHMENT_BYTES / 1024 / 1024} MB can be taken.`,
+        413,
+      )
+    const seconds = await this.#device.lengthOf(file).catch(() => undefined)
+    if (seconds === undefined)
+      throw new Problem('This is no sound that can be played. WAV, MP3, M4A, Ogg and WebM can.', 422)
+    if (seconds > longest + 1)
+      throw new Problem(
+        `This takes ${sayLength(seconds)}. Here a recording is at most ${sayLength(longest)}.`,
+        422,
+      )
+    return seconds
+  }
 }

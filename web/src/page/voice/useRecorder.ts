@@ -1,7 +1,7 @@
 import { USUAL_VOICE_SECONDS } from '@hand-back/core'
 import { useEffect, useRef, useState } from 'react'
-import { sayProblem, saySentence } from '../../ui/notices.ts'
-import { type Recorded, Recorder } from './recorder.ts'
+import { saySentence } from '../../ui/notices.ts'
+import { type Recorded, Recorder, sayNotRecorded } from './recorder.ts'
 import { LEAST_SECONDS, TOO_SHORT } from './speaking.ts'
 
 /** Records one sound at a time that lies on no page: begin, end, and how long it has been. */
@@ -35,7 +35,7 @@ export function useRecorder(onRecorded: (recorded: Recorded) => void) {
   return {
     recording: recorder !== undefined,
     seconds,
-    begin: () => void start().catch(sayProblem),
+    begin: () => void start().catch(sayNotRecorded),
     end: () => recorder?.stop(),
   }
 }

@@ -3,6 +3,7 @@ import { useEffect, useLayoutEffect, useMemo } from 'react'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { finishesBy } from '../device/finishing.ts'
 import { type Made, Speaking } from './speaking.ts'
+import { speakingDevice } from './speakingDevice.ts'
 
 interface SpeakingOn {
   copy: string
@@ -33,20 +34,23 @@ export function useSpeaking({
   const { speaking, around } = useMemo(() => {
     // Of this copy: what is laid late does not go to the pages of the next.
     const around: Pick<SpeakingOn, 'pages' | 'page'> = { pages: [], page: { id: '' } }
-    const speaking = new Speaking({
-      copy,
-      person: person.id,
-      longest,
-      lay: (made) => {
-        // Its page may have been taken out since.
-        const on = around.pages.some(({ id }) => id === made.page) ? made.page : around.page.id
-        store.add(on, [noteOf(made)], { name: made.id, bytes: made.bytes })
+    const speaking = new Speaking(
+      {
+        copy,
+        person: person.id,
+        longest,
+        lay: (made) => {
+          // Its page may have been taken out since.
+          const on = around.pages.some(({ id }) => id === made.page) ? made.page : around.page.id
+          store.add(on, [noteOf(made)], { name: made.id, bytes: made.bytes })
+        },
+        lies: (recording) =>
+          [...store.view.getState().log.pages.values()].some(({ placed }) =>
+            [...placed.values()].some(({ item }) => item.kind === 'voice' && item.recording === recording),
+          ),
       },
-      lies: (recording) =>
-        [...store.view.getState().log.pages.values()].some(({ placed }) =>
-          [...placed.values()].some(({ item }) => item.kind === 'voice' && item.recording === recording),
-        ),
-    })
+      speakingDevice(),
+    )
     return { speaking, around }
   }, [copy, person.id, store, longest])
   useLayoutEffect(() => {

@@ -16,7 +16,6 @@ import {
 import { type ReactNode, useCallback, useState } from 'react'
 import { useStore } from 'zustand'
 import { apiUrl } from '../../seat.ts'
-import { sayProblem } from '../../ui/notices.ts'
 import { Cards, type HeldTool } from '../answers/Cards.tsx'
 import { PrintedWords } from '../answers/PrintedWords.tsx'
 import { useAnswersOf, useDrawnToRead, useDrawnToWork } from '../answers/useDrawn.ts'
@@ -38,6 +37,7 @@ import { STUDENT_SWATCHES } from '../strip/swatches.ts'
 import { TOOLS, type ToolName } from '../tools/index.ts'
 import { useTools } from '../tools/useTools.ts'
 import { RecordingBar } from '../voice/RecordingBar.tsx'
+import { sayNotRecorded } from '../voice/recorder.ts'
 import { SpeakButton } from '../voice/SpeakButton.tsx'
 import { useHearAll } from '../voice/useHearAll.ts'
 import { useSpeaking } from '../voice/useSpeaking.ts'
@@ -141,11 +141,11 @@ export function WorkingPage(props: WorkingPageProps) {
     open,
   })
   const speak = (at: Point & { place?: string }) =>
-    void speaking.begin({ page: page.id, ...at }).catch(sayProblem)
+    void speaking.begin({ page: page.id, ...at }).catch(sayNotRecorded)
   /** Where what is spoken next comes to lie. */
   const noteSpot = () => openPlace(placeFor(work.surface, seen.notes.length, page, lastMade()))
   const bringSound = (file: File) =>
-    void speaking.bring(file, { page: page.id, ...noteSpot() }).catch(sayProblem)
+    void speaking.bring(file, { page: page.id, ...noteSpot() }).catch(sayNotRecorded)
   const lastMade = () => {
     const last = seen.placed.findLast(
       ({ item, author }) => author === person.id && item.kind !== 'voice' && !isAnswer(item),

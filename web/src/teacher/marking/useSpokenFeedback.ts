@@ -9,10 +9,10 @@ import {
 } from '@hand-back/core'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import type { Surface } from '../../page/surface/Surface.ts'
+import { sayNotRecorded } from '../../page/voice/recorder.ts'
 import { useSpeaking } from '../../page/voice/useSpeaking.ts'
 import type { Seen } from '../../page/work/useWriting.ts'
 import { placeFor } from '../../page/work/workingNotes.ts'
-import { sayProblem } from '../../ui/notices.ts'
 import type { MarkedQuestion, Marks } from './useMarks.ts'
 import { freeAt } from './useRemarkPlaces.ts'
 
@@ -55,8 +55,8 @@ export function useSpokenFeedback(on: SpokenOn) {
     const last = seen.placed.findLast((placed) => mine(placed) && placed.item.kind !== 'mark')
     return placeFor(surface, seen.notes.length, page, last && boundsOfItem(last.item))
   }
-  const speak = () => void speaking.begin({ page: page.id, ...place() }).catch(sayProblem)
-  const bring = (file: File) => void speaking.bring(file, { page: page.id, ...place() }).catch(sayProblem)
+  const speak = () => void speaking.begin({ page: page.id, ...place() }).catch(sayNotRecorded)
+  const bring = (file: File) => void speaking.bring(file, { page: page.id, ...place() }).catch(sayNotRecorded)
   return { speaking, speak, bring, longest }
 }
 

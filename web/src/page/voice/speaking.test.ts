@@ -1,0 +1,188 @@
+import type { Heard } from '@hand-back/core'
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals'
+import type { Hears } from './recorder.ts'
+import type { RecordingHere } from './recordingsHere.ts'
+import { type Device, type Made, Speaking } from './speaking.ts'
+
+beforeEach(() => void jest.useFakeTimers())
+afterEach(() => void jest.useRealTimers())
+
+const HEARD: Heard = { peaks: 'AB', loudness: -20, from: 0, to: 2 }
+const SPOT = { page: 'page', x: 10, y: 20 }
+const sound = (said: string) => new Blob([said])
+
+/** A device with a microphone that says what it is told, and the pages of one copy. */
+function tablet() {
+  const kept = new Map<string, { recording: RecordingHere; pieces: Blob[] }>()
+  const held = new Set<string>()
+  const laid: Made[] = []
+  const microphone = { seconds: 0, hears: undefined as Hears | undefined, dropped: false }
+  const device: Device = {
+    here: {
+      add: async (recording, piece) => {
+        const pieces = [...(kept.get(recording.id)?.pieces ?? []), piece]
+        kept.set(recording.id, { recording, pieces })
+      },
+      of: async (person) =>
+        [...kept.values()].map(({ recording }) => recording).filter((each) => each.person === person),
+      whole: async ({ id, seconds }) => ({ bytes: new Blob(kept.get(id)?.pieces), seconds }),
+      drop: async (id) => void kept.delete(id),
+    },
+    record: async (_longest, hears) => {
+      microphone.hears = hears
+      return {
+        get seconds() {
+          return microphone.seconds
+        },
+        strength: 0.5,
+        pause() {},
+        resume() {},
+        stop: () => hears.onEnd({ bytes: sound('all'), seconds: microphone.seconds }),
+        drop: () => {
+          microphone.dropped = true
+        },
+      }
+    },
+    hear: async () => HEARD,
+    lengthOf: async (bytes) => {
+      if (bytes.size === 0) throw new Error('no sound')
+      return bytes.size
+    },
+    hold: (id) => {
+      held.add(id)
+      return () => void held.delete(id)
+    },
+    held: async () => held,
+  }
+  const open = (person = 'teodor', copy = 'copy') =>
+    new Speaking(
+      {
+        person,
+        copy,
+        longest: 300,
+        lay: (made) => void laid.push(made),
+        lies: (id) => laid.some((each) => each.id === id),
+      },
+      device,
+    )
+  const speak = async (speaking: Speaking, seconds = 2) => {
+    await speaking.begin(SPOT)
+    for (let second = 1; second <= seconds; second++) {
+      microphone.seconds = second
+      microphone.hears!.onPiece(sound(String(second)), second)
+    }
+    await settled()
+  }
+  return { kept, laid, held, microphone, open, speak }
+}
+
+const settled = () => jest.advanceTimersByTimeAsync(200)
+const now = (speaking: Speaking) => speaking.state.getState().is
+
+describe('speaking on a copy', () => {
+  test('each second is on the device as it is spoken, and what is kept lies on its page, heard and in words', async () => {
+    const { kept, laid, open, speak } = tablet()
+    const speaking = open()
+    await speak(speaking, 3)
+    expect(now(speaking)).toBe('recording')
+    expect([...kept.values()].map(({ recording, pieces }) => [recording.seconds, pieces.length])).toEqual([
+      [3, 3],
+    ])
+    speaking.stop()
+    await settled()
+    speaking.say('  The ebb. ')
+    await speaking.keep()
+    expect(laid).toMatchObject([{ ...SPOT, seconds: 3, heard: HEARD, words: 'The ebb.', left: false }])
+    expect(now(speaking)).toBe('silent')
+    // As long as the copy is open it may not have reached the outbox; then the device needs it no longer.
+    expect(kept.size).toBe(1)
+    speaking.close()
+    await settled()
+    expect(kept.size).toBe(0)
+  })
+
+  test('what a tab left is offered to whoever spoke it, in that copy, once, and not while a tab has it', async () => {
+    const { kept, laid, held, open, speak } = tablet()
+    const first = open()
+    await speak(first)
+    const [id] = kept.keys()
+    const offered = async (person?: string, copy?: string) => {
+      const speaking = open(person, copy)
+      await speaking.offer()
+      return speaking
+    }
+    // The first tab is still there.
+    expect(now(await offered())).toBe('silent')
+    held.clear()
+    expect(now(await offered('rafi'))).toBe('silent')
+    expect(now(await offered('teodor', 'another'))).toBe('silent')
+    const again = await offered()
+    expect(again.state.getState()).toMatchObject({ is: 'made', made: { id, seconds: 2, left: true } })
+    await again.keep()
+    expect(laid).toHaveLength(1)
+    held.clear()
+    // It lies there already: the tab was killed before the device let go of it.
+    expect(now(await offered())).toBe('silent')
+    expect(kept.size).toBe(0)
+  })
+
+  test('who speaks again without keeping, or hands in while speaking, has kept it', async () => {
+    const { laid, open, speak } = tablet()
+    const speaking = open()
+    await speak(speaking)
+    speaking.stop()
+    await settled()
+    await speak(speaking)
+    expect(laid).toHaveLength(1)
+    await Promise.all([speaking.finish(), settled()])
+    expect(laid).toHaveLength(2)
+    expect(now(speaking)).toBe('silent')
+  })
+
+  test('taken away, it is gone from the device, and undo brings it back; a slip of the finger leaves nothing', async () => {
+    const { kept, laid, microphone, open, speak } = tablet()
+    const speaking = open()
+    await speak(speaking)
+    speaking.stop()
+    await settled()
+    const undo = speaking.drop()!
+    await settled()
+    expect([kept.size, now(speaking)]).toEqual([0, 'silent'])
+    undo()
+    await settled()
+    expect(speaking.state.getState()).toMatchObject({ is: 'made', made: { seconds: 2 } })
+    speaking.drop()
+    await settled()
+
+    await speaking.begin(SPOT)
+    microphone.seconds = 0.2
+    speaking.stop()
+    await settled()
+    expect([kept.size, laid.length, now(speaking)]).toEqual([0, 0, 'silent'])
+  })
+
+  test('a sound made elsewhere is taken like one spoken here; what is none, too long or too large is refused', async () => {
+    const { laid, open } = tablet()
+    const speaking = open()
+    await expect(speaking.bring(sound(''), SPOT)).rejects.toThrow('no sound that can be played')
+    await expect(speaking.bring(sound('x'.repeat(432)), SPOT)).rejects.toThrow(
+      'This takes 7:12. Here a recording is at most 5:00.',
+    )
+    const large = { size: 9 * 1024 * 1024 } as Blob
+    await expect(speaking.bring(large, SPOT)).rejects.toThrow('too large')
+    expect(now(speaking)).toBe('silent')
+    await speaking.bring(sound('x'.repeat(60)), SPOT)
+    await speaking.keep()
+    expect(laid).toMatchObject([{ seconds: 60, heard: HEARD }])
+  })
+
+  test('left while the microphone is asked for, it records nothing', async () => {
+    const { kept, microphone, open } = tablet()
+    const speaking = open()
+    const begun = speaking.begin(SPOT)
+    speaking.close()
+    await begun
+    expect(microphone.dropped).toBe(true)
+    expect([kept.size, now(speaking)]).toEqual([0, 'silent'])
+  })
+})

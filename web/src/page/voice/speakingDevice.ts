@@ -1,0 +1,15 @@
+import { hear, lengthOf } from './hear.ts'
+import { heldRecordings, holdRecording } from './heldRecordings.ts'
+import { Recorder } from './recorder.ts'
+import { RecordingsHere } from './recordingsHere.ts'
+import type { Device } from './speaking.ts'
+
+/** What of this device speaking needs. */
+export const speakingDevice = (): Device => ({
+  here: new RecordingsHere(),
+  record: Recorder.start,
+  hear,
+  lengthOf,
+  hold: holdRecording,
+  held: heldRecordings,
+})
