@@ -89,6 +89,7 @@ test('the practice microphone and camera stand in where there is neither', async
   await aylin.getByRole('button', { name: 'Speak' }).click()
   await aylin.getByRole('button', { name: 'Stop 0:03' }).click()
   await aylin.getByRole('button', { name: 'Keep' }).click()
+  await expect(aylin.getByRole('button', { name: /Play voice note/ })).toBeVisible()
   await expectKept(aylin)
   const [note] = await server.rows<{ loudness: number }>(
     `SELECT (body->'items'->0->'heard'->>'loudness')::float8 AS loudness FROM event WHERE copy_id = $1`,

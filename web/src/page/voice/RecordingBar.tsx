@@ -104,7 +104,10 @@ function Ended({ made, speaking, keeps }: { made: Made; speaking: Speaking; keep
   }
   return (
     <>
-      <span role="status" className="font-serif text-lg font-semibold max-tablet:sr-only">
+      <span
+        role="status"
+        className={`font-serif text-lg font-semibold ${made.left ? 'max-tablet:w-full' : 'max-tablet:sr-only'}`}
+      >
         {made.left ? `From ${sayWhen(made.began)}, not kept yet` : 'Your recording'}
       </span>
       <Button large onClick={sound.toggle}>
