@@ -93,15 +93,8 @@ export class Speaking {
     if (this.#asking || this.#recorder) return
     this.#asking = true
     void this.keep()
-    const { person, copy, longest } = this.#around
-    const of: RecordingHere = {
-      ...spot,
-      copy,
-      person,
-      id: crypto.randomUUID(),
-      began: Date.now(),
-      seconds: 0,
-    }
+    const { longest } = this.#around
+    const of = this.#begun(spot, 0)
     try {
       this.#recorder = await this.#device.record(longest, {
         onPiece: (piece, seconds) => void this.#here.add({ ...of, seconds }, piece),
@@ -118,18 +111,10 @@ export class Speaking {
 
   /** Takes a sound that was made elsewhere, as if it were spoken here. Throws a `Problem` for what cannot be taken. */
   async bring(file: Blob, spot: Omit<Spot, 'copy'>): Promise<void> {
-    const { person, copy, longest } = this.#around
-    const seconds = await this.#lengthTaken(file, longest)
+    const seconds = await this.#lengthTaken(file, this.#around.longest)
     if (this.#recorder || this.#closed) return
     await this.keep()
-    const of: RecordingHere = {
-      ...spot,
-      copy,
-      person,
-      id: crypto.randomUUID(),
-      began: Date.now(),
-      seconds,
-    }
+    const of = this.#begun(spot, seconds)
     await this.#here.add(of, file)
     await this.#show(of, { bytes: file, seconds }, false)
   }
@@ -219,6 +204,11 @@ export class Speaking {
     this.#recorder?.stop()
     this.#release?.()
     for (const id of this.#laid) void this.#here.drop(id)
+  }
+
+  #begun(spot: Omit<Spot, 'copy'>, seconds: number): RecordingHere {
+    const { person, copy } = this.#around
+    return { ...spot, copy, person, id: crypto.randomUUID(), began: Date.now(), seconds }
   }
 
   #look(): void {
