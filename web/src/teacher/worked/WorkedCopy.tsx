@@ -85,12 +85,14 @@ function Working({ worksheet, before, person }: WorkingProps) {
             <span className="whitespace-nowrap text-ink-soft">
               page {index + 1} of {pages.length}
             </span>
-            <span role="status" className="whitespace-nowrap text-ink-soft max-tablet:hidden">
+            <span role="status" className="whitespace-nowrap text-ink-soft max-handheld:hidden">
               {WORDS[state]}
             </span>
             <span className="flex-1" />
             <SetChoice sets={sets} set={set} onChoose={setSet} />
-            <span className="max-tablet:hidden">Your worked copy. No student sees it.</span>
+            <span className="whitespace-nowrap max-handheld:hidden">
+              Your worked copy. No student sees it.
+            </span>
             {before.length > 0 && (
               <Button look="quiet" disabled={afresh.busy} onClick={() => void afresh.run()}>
                 Begin afresh
