@@ -114,6 +114,13 @@ test('paused, listened to, spoken again, taken away and brought back; what is ke
   await mila.keyboard.press('End')
   await expect(line).toHaveCount(0)
 
+  // All that is spoken on the page, from the view menu.
+  await button(mila, 'View').click()
+  await button(mila, 'Hear what is spoken').click()
+  await expect(mila.getByRole('button', { name: /Pause voice note/ })).toBeVisible()
+  await mila.keyboard.press('Escape')
+  await expect(mila.getByRole('button', { name: /Play voice note/ })).toBeVisible()
+
   // Whoever spoke it takes it away, by a press; undo brings it back.
   await note(mila).click()
   await button(mila, 'Take the voice note away').click()

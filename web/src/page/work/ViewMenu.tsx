@@ -32,8 +32,8 @@ interface ViewMenuProps {
   onRead?: (() => void) | undefined
   /** Plays all that is spoken on the page, where something is. */
   onHear?: (() => void) | undefined
-  /** Tells which keys do what. */
   onPrint?: (() => void) | undefined
+  /** Tells which keys do what. */
   onKeys: () => void
   /** What else can be chosen where one is. */
   more?: ReactNode
@@ -59,6 +59,7 @@ export function ViewMenu(props: ViewMenuProps) {
       {(onLookBack || onFeedback || onClear || onRead || onHear) && (
         <Row>
           {onRead && <Press onPress={onRead}>Read to me</Press>}
+          {onHear && <Press onPress={onHear}>Hear what is spoken</Press>}
           {onFeedback && <Press onPress={onFeedback}>What came back</Press>}
           {onLookBack && <Press onPress={onLookBack}>Look back</Press>}
           {onClear && <Press onPress={onClear}>Clear what is mine</Press>}

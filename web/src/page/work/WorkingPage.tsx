@@ -126,9 +126,9 @@ export function WorkingPage(props: WorkingPageProps) {
   const onView = useSameLook(where, work.surface, page.id)
   const onRead = useReading(page, seen.items)
   const hearAll = useHearAll(page.id, seen.notes)
+  const onHear = seen.notes.length > 0 ? hearAll.toggle : undefined
 
   /** What the row of tools can do, to write or to read. */
-  const onHear = seen.notes.length > 0 ? hearAll.toggle : undefined
   const row = { work, onRead, onHear, onLookBack: lookBack, onFeedback, onPrint: print }
   const open = ready && writes && !silent
   const speaking = useSpeaking({
