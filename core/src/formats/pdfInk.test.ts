@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { toBase64 } from '../ink/base64.ts'
 import { strokeOutline } from '../ink/outline.ts'
 import { packPoints } from '../ink/pack.ts'
+import type { Point } from '../ink/points.ts'
 import { toSegment } from '../ink/simplify.ts'
 import { strokePoints } from '../ink/stroke.ts'
 import { idOf } from '../test/arbitrary.ts'
@@ -91,14 +92,19 @@ test('in a small picture a stroke is its middle line: from end to end, never far
     time: index * 8,
   }))
   const drawn = middleLineOperators(stroke(toBase64(packPoints(points))))
-  const way = [...drawn.matchAll(/(-?[\d.]+) (-?[\d.]+) [ml]\n/g)].map(
-    ([, x, y]) => [Number(x), Number(y)] as const,
-  )
-  const away = (x: number, y: number) => Math.min(...way.map(([a, b]) => Math.hypot(a - x, b - y)))
-  for (const { x, y } of points) expect(away(x, y)).toBeLessThan(1.5)
-  expect(Math.hypot(way[0]![0] - 50, way[0]![1] - 100)).toBeLessThan(0.2)
-  expect(Math.hypot(way.at(-1)![0] - points.at(-1)!.x, way.at(-1)![1] - points.at(-1)!.y)).toBeLessThan(0.2)
-  expect(way.length).toBeLessThan(70)
+  const way = [...drawn.matchAll(/(-?[\d.]+) (-?[\d.]+) [ml]\n/g)].map(([, x, y]) => ({
+    x: Number(x),
+    y: Number(y),
+  }))
+  const away = (point: Point) =>
+    Math.min(...way.slice(1).map((to, index) => toSegment(point, way[index]!, to)))
+  for (const point of points) expect(away(point)).toBeLessThan(0.6)
+  expect(Math.hypot(way[0]!.x - 50, way[0]!.y - 100)).toBeLessThan(0.2)
+  expect(Math.hypot(way.at(-1)!.x - points.at(-1)!.x, way.at(-1)!.y - points.at(-1)!.y)).toBeLessThan(0.2)
+  expect(way.length).toBeLessThan(25)
   expect(drawn).toContain(' w 1 J 1 j')
   expect(middleLineOperators(stroke('AAAA'))).toBe('')
+  // A dot is drawn as well.
+  const dot = [{ x: 50, y: 60, pressure: 0.5, time: 0 }]
+  expect(middleLineOperators(stroke(toBase64(packPoints(dot))))).toContain('50 60 m\n50 60 l\nS')
 })

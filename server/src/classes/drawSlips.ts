@@ -9,7 +9,9 @@ export async function drawSlips(slips: readonly Slip[]): Promise<Uint8Array> {
   const writer = new PdfPainter(output, new Originals(new Map()))
   for (const drawn of drawnSlips(slips, measure)) {
     const page = output.addPage([SLIP_PAGE.width, SLIP_PAGE.height])
-    drawOver(output, page, [1, 0, 0, -1, 0, SLIP_PAGE.height], await writer.operators(page, drawn))
+    drawOver(output, page, [1, 0, 0, -1, 0, SLIP_PAGE.height], await writer.operators(page, drawn), {
+      deflated: true,
+    })
   }
   return output.save()
 }

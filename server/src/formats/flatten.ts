@@ -73,7 +73,7 @@ export async function flatten(task: FlattenTask): Promise<Uint8Array> {
       ...scene(head ? headed(page, head, measure) : page, items, copy, measure),
     ]
     const mark = original?.tagged ? freeMark(original) : undefined
-    drawOver(output, target, map, await writer.operators(target, drawn), mark)
+    drawOver(output, target, map, await writer.operators(target, drawn), { mark, deflated: !task.small })
   }
   carryLayers(output)
   return output.save()

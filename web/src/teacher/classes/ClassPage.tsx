@@ -57,23 +57,26 @@ function Students({ whole, person }: { whole: ClassWhole; person: Person }) {
           class code <b className="tabular text-xl tracking-widest text-ink">{whole.code}</b>
         </p>
         <span className="flex-1" />
-        <Button onClick={() => setOpen('slips')} disabled={whole.students.length === 0}>
-          Slips to cut
-        </Button>
-        <Button onClick={() => setOpen('roster')}>Bring in a list</Button>
-        <a
-          href={urlOf(CALLS.roster, { class: whole.id })}
-          download
-          className="font-semibold text-verdigris underline underline-offset-4"
-        >
-          List as CSV
-        </a>
-        <Link
-          to={`/class/${whole.id}/mail`}
-          className="font-semibold text-verdigris underline underline-offset-4"
-        >
-          Mail
-        </Link>
+        {/* Together, so that none of them stands alone in a line under the name. */}
+        <span className="flex flex-wrap items-baseline gap-4">
+          <Button onClick={() => setOpen('slips')} disabled={whole.students.length === 0}>
+            Slips to cut
+          </Button>
+          <Button onClick={() => setOpen('roster')}>Bring in a list</Button>
+          <a
+            href={urlOf(CALLS.roster, { class: whole.id })}
+            download
+            className="font-semibold text-verdigris underline underline-offset-4"
+          >
+            List as CSV
+          </a>
+          <Link
+            to={`/class/${whole.id}/mail`}
+            className="font-semibold text-verdigris underline underline-offset-4"
+          >
+            Mail
+          </Link>
+        </span>
       </div>
       <Joining classId={whole.id} />
       <SlipsDialog whole={whole} open={open === 'slips'} onClose={() => setOpen(undefined)} />
