@@ -5,6 +5,7 @@ import { overlap } from '../ink/points.ts'
 import * as similarity from '../ink/similarity.ts'
 import { heard } from '../sound/heard.ts'
 import { readPeaks } from '../sound/peaks.ts'
+import { talk } from '../talk/talk.ts'
 import { boundsOfBox } from '../worksheet/box.ts'
 import type { ItemKind } from './itemKind.ts'
 import { INK, words } from './lettering.ts'
@@ -29,6 +30,8 @@ const schema = z.strictObject({
   heard: heard.optional(),
   /** The same in words, typed beside it: for those who cannot hear it, and for reading over it. */
   words: words.optional(),
+  /** What was done meanwhile, where something was: it can be played with the voice (talk/replay.ts). */
+  talk: talk.optional(),
 })
 export type VoiceNote = z.infer<typeof schema>
 

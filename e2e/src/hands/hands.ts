@@ -5,9 +5,9 @@ export interface Place {
   readonly y: number
 }
 
-/** Where a place of the page (points) is in the window (CSS pixels). */
-export async function onScreen(page: Page, at: Place): Promise<Place> {
-  return page.getByTestId('page').evaluate((element, { x, y }) => {
+/** Where a place of the page (points) is in the window (CSS pixels); `surface`: of which page, where two are seen. */
+export async function onScreen(page: Page, at: Place, surface = 'page'): Promise<Place> {
+  return page.getByTestId(surface).evaluate((element, { x, y }) => {
     const { scale, x: left, y: top } = (element as HTMLElement).dataset
     const box = element.getBoundingClientRect()
     return { x: box.left + Number(left) + x * Number(scale), y: box.top + Number(top) + y * Number(scale) }

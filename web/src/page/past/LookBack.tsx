@@ -1,6 +1,5 @@
 import {
   bringBackTo,
-  CALLS,
   type CopyWhole,
   drawnPage,
   emptyPage,
@@ -13,10 +12,7 @@ import {
   roundEnds,
   type Stroke,
 } from '@hand-back/core'
-import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
-import { ask } from '../../api/ask.ts'
-import { keyOf } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Fetched } from '../../ui/Notice.tsx'
@@ -24,11 +20,10 @@ import { sayDone } from '../../ui/notices.ts'
 import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { sayWhen } from '../../ui/when.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
-import { logCache } from '../device/logCache.ts'
 import { measure } from '../draw/letters.ts'
 import { PageTabs } from '../pages/PageTabs.tsx'
 import { PageSurface } from '../surface/PageSurface.tsx'
-import { readPast } from './readPast.ts'
+import { usePast } from './usePast.ts'
 
 interface LookBackProps {
   copy: CopyWhole
@@ -44,19 +39,7 @@ interface LookBackProps {
 /** Slides back through everything that happened to a copy; what was there can be brought back. */
 export function LookBack(props: LookBackProps) {
   const { copy, store, person, onClose } = props
-  const log = useQuery({
-    queryKey: keyOf(CALLS.log, { copy: copy.id }),
-    queryFn: () =>
-      readPast({
-        // Checked when each was kept; a whole log is read as it comes.
-        ask: () => ask(CALLS.log, { copy: copy.id }),
-        read: () => logCache(person.id).of(copy.id),
-        pending: store.view.getState().log.pending,
-      }),
-    staleTime: 0,
-    gcTime: 0,
-    retry: false,
-  })
+  const log = usePast(copy.id, store, person)
   return (
     <Dialog open onClose={onClose} title="Look back" wide>
       <Fetched of={log}>{(events) => <Past {...props} events={events} />}</Fetched>

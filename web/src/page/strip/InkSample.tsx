@@ -1,14 +1,7 @@
-import {
-  GRAIN_SIZE,
-  GRAINS,
-  isGrainy,
-  type Swatch,
-  shinesThrough,
-  strokeOutline,
-  traceOutline,
-} from '@hand-back/core'
+import { GRAIN_SIZE, GRAINS, isGrainy, type Swatch, shinesThrough, strokeOutline } from '@hand-back/core'
 import { useId, useMemo } from 'react'
 import { grainUrl } from '../draw/inkFill.ts'
+import { outlinePath } from '../draw/outlinePath.ts'
 
 /** CSS pixels a point: a sample is as large as ink is on a page at its true size. */
 const POINT = 4 / 3
@@ -43,21 +36,4 @@ export function InkSample({ swatch }: { swatch: Swatch }) {
       <path d={d} fill={grainy ? `url(#${grains})` : swatch.colour} opacity={flat ? 0.5 : 1} />
     </svg>
   )
-}
-
-/** The outline of a stroke as an SVG path. */
-function outlinePath(outline: readonly (readonly number[])[]): string {
-  let d = ''
-  traceOutline(outline, {
-    moveTo: (x, y) => {
-      d += `M${x.toFixed(1)} ${y.toFixed(1)}`
-    },
-    quadraticCurveTo: (cx, cy, x, y) => {
-      d += `Q${cx.toFixed(1)} ${cy.toFixed(1)} ${x.toFixed(1)} ${y.toFixed(1)}`
-    },
-    closePath: () => {
-      d += 'Z'
-    },
-  })
-  return d
 }

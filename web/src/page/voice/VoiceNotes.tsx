@@ -20,6 +20,8 @@ interface VoiceNotesProps {
   /** Left out: only to listen. */
   onMove?: (note: VoiceNote, to: { x: number; y: number }) => void
   onTake?: (note: VoiceNote) => void
+  /** Plays a voice with what was made while it spoke. */
+  onWatch: (note: VoiceNote) => void
 }
 
 /** The voice notes that lie on a page: press to play, drag one's own elsewhere. */
@@ -40,6 +42,7 @@ function VoiceTag({
   hearAll,
   onMove,
   onTake,
+  onWatch,
 }: Omit<VoiceNotesProps, 'notes'> & { note: VoiceNote; mine: boolean; feedback: boolean }) {
   const [dragged, setDragged] = useState({ x: 0, y: 0 })
   const from = useRef<{ x: number; y: number; by: { x: number; y: number } | undefined }>(undefined)
@@ -107,6 +110,18 @@ function VoiceTag({
           <span className={mine && onTake ? 'pr-1' : 'pr-3'}>
             <VoiceLine heard={note.heard} seconds={note.seconds} width={132} at={at} onSeek={seek} />
           </span>
+        )}
+        {note.talk && (
+          <button
+            type="button"
+            className="flex min-h-[44px] items-center rounded-tag border-l border-rule px-3 hover:bg-blotter"
+            onClick={() => {
+              pause()
+              onWatch(note)
+            }}
+          >
+            Watch
+          </button>
         )}
         {begun && mine && onTake && (
           <IconButton icon={Trash2} label="Take the voice note away" onClick={() => onTake(note)} />

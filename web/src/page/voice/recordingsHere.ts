@@ -1,3 +1,4 @@
+import type { Talk } from '@hand-back/core'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Recorded } from './recorder.ts'
 
@@ -19,6 +20,10 @@ export interface RecordingHere extends Spot {
   /** When it began, in milliseconds since 1970. */
   readonly began: number
   readonly seconds: number
+  /** What was done meanwhile: when each second was spoken, and on which page. Not with what was brought in. */
+  readonly talk?: Talk
+  /** Something was made meanwhile. */
+  readonly drew?: boolean
 }
 
 interface Store extends DBSchema {

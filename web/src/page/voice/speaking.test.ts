@@ -60,6 +60,7 @@ function tablet() {
         person,
         copy,
         longest: 300,
+        openPage: () => 'page',
         lay: (made) => void laid.push(made),
         lies: (id) => laid.some((each) => each.id === id),
       },

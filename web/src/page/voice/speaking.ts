@@ -1,4 +1,4 @@
-import { type Heard, MOST_ATTACHMENT_BYTES } from '@hand-back/core'
+import { type Heard, MOST_ATTACHMENT_BYTES, MOST_PAUSES, MOST_TURNS, type Talk } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { Problem } from '../../api/ask.ts'
 import { saySentence } from '../../ui/notices.ts'
@@ -35,6 +35,8 @@ interface Around {
   readonly longest: number
   /** Lays it on its page. */
   lay(made: Made): void
+  /** The page that is open. */
+  openPage(): string
   /** Whether a recording lies on a page already. */
   lies(recording: string): boolean
 }
@@ -72,6 +74,8 @@ export class Speaking {
   readonly #device: Device
   readonly #here: Device['here']
   #recorder: Pick<Recorder, Used> | undefined
+  /** What is recorded now, and what is done meanwhile. */
+  #under: RecordingHere | undefined
   #asking = false
   #looks: ReturnType<typeof setInterval> | undefined
   #release: (() => void) | undefined
@@ -95,14 +99,17 @@ export class Speaking {
     void this.keep()
     const { longest } = this.#around
     const of = this.#begun(spot, 0)
+    this.#under = of
     try {
       this.#recorder = await this.#device.record(longest, {
-        onPiece: (piece, seconds) => void this.#here.add({ ...of, seconds }, piece),
-        onEnd: (recorded) => void this.#made(of, recorded),
+        onPiece: (piece, seconds) => void this.#here.add({ ...(this.#under ?? of), seconds }, piece),
+        onEnd: (recorded) => void this.#made(this.#under ?? of, recorded),
       })
     } finally {
       this.#asking = false
     }
+    // Opening a microphone takes a while, or a question to somebody.
+    this.#under = { ...of, talk: { clock: [[0, Date.now()]], turns: [[0, this.#around.openPage()]] } }
     if (this.#closed) return this.#recorder.drop()
     this.#release = this.#device.hold(of.id)
     this.state.setState({ is: 'recording', of, seconds: 0, paused: false, strengths: [] }, true)
@@ -123,13 +130,32 @@ export class Speaking {
   pause(): void {
     const now = this.state.getState()
     if (now.is !== 'recording') return
-    if (now.paused) this.#recorder?.resume()
-    else this.#recorder?.pause()
+    if (now.paused) {
+      this.#recorder?.resume()
+      this.#tell(({ clock, turns }, seconds) => ({
+        clock: clock.length < MOST_PAUSES ? [...clock, [seconds, Date.now()]] : clock,
+        turns,
+      }))
+    } else this.#recorder?.pause()
     this.state.setState({ ...now, paused: !now.paused }, true)
   }
 
   stop(): void {
     this.#recorder?.stop()
+  }
+
+  /** Another page is open now: who listens later turns to it as well. */
+  turned(page: string): void {
+    this.#tell(({ clock, turns }, seconds) => ({
+      clock,
+      turns: turns.length < MOST_TURNS && turns.at(-1)?.[1] !== page ? [...turns, [seconds, page]] : turns,
+    }))
+  }
+
+  /** Something was made on the copy, at a moment by this device's clock. */
+  drew(madeAt: number): void {
+    const began = this.#under?.talk?.clock[0]?.[1]
+    if (this.#under && began !== undefined && madeAt >= began) this.#under = { ...this.#under, drew: true }
   }
 
   /** What was made, in words. */
@@ -206,6 +232,12 @@ export class Speaking {
     for (const id of this.#laid) void this.#here.drop(id)
   }
 
+  #tell(more: (talk: Talk, seconds: number) => Talk): void {
+    const { talk } = this.#under ?? {}
+    if (this.#under && talk && this.#recorder)
+      this.#under = { ...this.#under, talk: more(talk, this.#recorder.seconds) }
+  }
+
   #begun(spot: Omit<Spot, 'copy'>, seconds: number): RecordingHere {
     const { person, copy } = this.#around
     return { ...spot, copy, person, id: crypto.randomUUID(), began: Date.now(), seconds }
@@ -221,6 +253,7 @@ export class Speaking {
   async #made(of: RecordingHere, recorded: Recorded): Promise<void> {
     clearInterval(this.#looks)
     this.#recorder = undefined
+    this.#under = undefined
     if (this.#closed) return
     if (recorded.seconds >= LEAST_SECONDS) return this.#show(of, recorded, false)
     this.#release?.()

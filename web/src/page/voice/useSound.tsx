@@ -8,9 +8,13 @@ export interface Sound {
   /** Where it is, in seconds; nothing: it has not begun. */
   readonly at: number | undefined
   readonly trouble: boolean
+  /** Where it is just now, in seconds, to the moment: what is seen with it follows this. */
+  now(): number | undefined
   toggle(): void
   /** Plays it from its beginning. */
   begin(): void
+  /** Plays it from a moment, in seconds. */
+  playFrom(moment: number): void
   pause(): void
   /** Goes to a moment, in seconds. */
   seek(to: number): void
@@ -18,13 +22,14 @@ export interface Sound {
 
 /**
  * Plays a recording: as loud as all others, without the silence at its ends. What comes from a recorder says not how
- * long it is; `seconds` does. `onEnd`: it has come to its end.
+ * long it is; `seconds` does. `onEnd`: it has come to its end. `speed`: so many times as fast, at the same pitch.
  */
 export function useSound(
   source: string,
   seconds: number,
   heard: Heard | undefined,
   onEnd?: () => void,
+  speed = 1,
 ): Sound {
   const audio = useRef<HTMLAudioElement>(null)
   const [at, setAt] = useState<number>()
@@ -37,6 +42,10 @@ export function useSound(
     setTrouble(false)
   }, [source])
 
+  useEffect(() => {
+    if (audio.current) audio.current.playbackRate = speed
+  }, [speed])
+
   const play = async (moment: number) => {
     const element = audio.current!
     try {
@@ -45,6 +54,7 @@ export function useSound(
         await makeSeekable(element)
         element.currentTime = moment
       }
+      element.playbackRate = speed
       await element.play()
     } catch (error) {
       // Somebody pressed again before it had begun.
@@ -82,11 +92,16 @@ export function useSound(
     playing,
     at,
     trouble,
+    now: () => (playing ? audio.current?.currentTime : at),
     toggle: () => {
       if (playing) audio.current?.pause()
       else void play(at ?? from)
     },
     begin: () => void play(from),
+    playFrom: (moment) => {
+      setAt(moment)
+      void play(moment)
+    },
     pause: () => audio.current?.pause(),
     seek: (moment) => {
       const there = Math.min(Math.max(0, moment), seconds)

@@ -1,4 +1,4 @@
-import type { Person, VoiceNote } from '@hand-back/core'
+import type { PageEvent, Person, VoiceNote } from '@hand-back/core'
 import { useEffect, useLayoutEffect, useMemo } from 'react'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { finishesBy } from '../device/finishing.ts'
@@ -44,6 +44,7 @@ export function useSpeaking({
           const on = around.pages.some(({ id }) => id === made.page) ? made.page : around.page.id
           store.add(on, [noteOf(made)], { name: made.id, bytes: made.bytes })
         },
+        openPage: () => around.page.id,
         lies: (recording) =>
           [...store.view.getState().log.pages.values()].some(({ placed }) =>
             [...placed.values()].some(({ item }) => item.kind === 'voice' && item.recording === recording),
@@ -56,6 +57,16 @@ export function useSpeaking({
   useLayoutEffect(() => {
     Object.assign(around, { pages, page })
   }, [around, pages, page])
+  useEffect(() => speaking.turned(page.id), [speaking, page.id])
+  // What is made while one speaks is played with the voice.
+  useEffect(
+    () =>
+      store.view.subscribe(({ log: { pending } }) => {
+        const last = pending.at(-1)
+        if (last && isShown(last)) speaking.drew(last.madeAt)
+      }),
+    [speaking, store],
+  )
   useEffect(
     () => () => {
       const now = speaking.state.getState()
@@ -72,7 +83,13 @@ export function useSpeaking({
   return speaking
 }
 
-function noteOf({ id, x, y, seconds, heard, words }: Made): VoiceNote {
+/** What was said itself, to the page or to feedback, is nothing to be seen while it is heard. */
+const isShown = (event: PageEvent): boolean =>
+  event.act !== 'add' || event.items.some(({ kind }) => kind !== 'voice' && kind !== 'reply')
+
+function noteOf({ id, x, y, seconds, heard, words, talk, drew }: Made): VoiceNote {
+  // Without anything made or turned to, there is only a voice.
+  const wasShown = drew || (talk?.turns.length ?? 0) > 1
   return {
     id: crypto.randomUUID(),
     kind: 'voice',
@@ -82,5 +99,6 @@ function noteOf({ id, x, y, seconds, heard, words }: Made): VoiceNote {
     seconds,
     ...(heard ? { heard } : {}),
     ...(words === '' ? {} : { words }),
+    ...(talk && wasShown ? { talk } : {}),
   }
 }

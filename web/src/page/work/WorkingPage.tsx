@@ -10,6 +10,7 @@ import {
   type Placed,
   type Point,
   photoBox,
+  type VoiceNote,
   type WorksheetPage,
   worksOn,
 } from '@hand-back/core'
@@ -43,7 +44,7 @@ import { useHearAll } from '../voice/useHearAll.ts'
 import { useSpeaking } from '../voice/useSpeaking.ts'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
 import { ClosedVeil } from './ClosedVeil.tsx'
-import { FeedbackBar, LookBack, PagesDialog, PrintDialog } from './parts.ts'
+import { FeedbackBar, LookBack, PagesDialog, PrintDialog, TalkPlayer } from './parts.ts'
 import { ReadingStrip } from './ReadingStrip.tsx'
 import { useOpenPart } from './useOpenPart.ts'
 import { useWork } from './useWork.ts'
@@ -77,6 +78,7 @@ export function WorkingPage(props: WorkingPageProps) {
   const { index, turnTo, turnToPage } = where
   const tools = useTools(person, STUDENT_SWATCHES)
   const [over, setOver] = useState<'pages' | 'past' | 'print'>()
+  const [watched, setWatched] = useState<VoiceNote>()
   // What is only tried out has no past and no PDF.
   const lookBack = trial ? undefined : () => setOver('past')
   const print = trial ? undefined : () => setOver('print')
@@ -232,6 +234,7 @@ export function WorkingPage(props: WorkingPageProps) {
               hearAll={hearAll}
               onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
               onTake={(note) => store.take(page.id, [note.id])}
+              onWatch={setWatched}
             />
           </>
         )}
@@ -277,6 +280,16 @@ export function WorkingPage(props: WorkingPageProps) {
           choice={{ full: 'The pages with what is on them', empty: 'The empty pages' }}
           head="Name, class and page at the head of each page"
           onClose={() => setOver(undefined)}
+        />
+      )}
+      {watched && (
+        <TalkPlayer
+          copy={copy}
+          store={store}
+          person={person}
+          note={watched}
+          photoUrl={photoUrl}
+          onClose={() => setWatched(undefined)}
         />
       )}
       {over === 'past' && (

@@ -11,6 +11,7 @@ export const PrintDialog = fetchedPart('PrintDialog', () => import('../print/Pri
 export const FeedbackBar = fetchedPart('FeedbackBar', () => import('../feedback/FeedbackBar.tsx'))
 export const RubricTable = fetchedPart('RubricTable', () => import('../feedback/RubricTable.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
+export const TalkPlayer = fetchedPart('TalkPlayer', () => import('../talk/TalkPlayer.tsx'))
 
 /** How long the page has the network for itself, in milliseconds: what hands need for moving things comes first. */
 const SOON = 300
@@ -27,6 +28,7 @@ export function warmParts(): () => void {
     CloseUp.warm()
     KeysDialog.warm()
     LookBack.warm()
+    TalkPlayer.warm()
     FeedbackBar.warm()
     RubricTable.warm()
     CameraDialog.warm()

@@ -6,6 +6,7 @@ import {
   type Placed,
   pageOf,
   sayGoFor,
+  type VoiceNote,
   type WorksheetPage,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
@@ -25,7 +26,7 @@ import type { View } from '../../page/view/view.ts'
 import { RecordingBar } from '../../page/voice/RecordingBar.tsx'
 import { SpeakButton } from '../../page/voice/SpeakButton.tsx'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
-import { LookBack } from '../../page/work/parts.ts'
+import { LookBack, TalkPlayer } from '../../page/work/parts.ts'
 import { useWork } from '../../page/work/useWork.ts'
 import { useSeen } from '../../page/work/useWriting.ts'
 import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
@@ -197,6 +198,7 @@ export function MarkedCopy({
   const pageNow = pageOf(log, page.id)
   const compares = comparing && settled && seeing === 'all' && round > 1
   const changes = useChanges(copy.id, page, pageNow, round, compares)
+  const [watched, setWatched] = useState<VoiceNote>()
   const [lookingBack, setLookingBack] = useState(false)
   const whose = useWhoseInk({
     copy,
@@ -252,6 +254,16 @@ export function MarkedCopy({
           onShow={setComparing}
           goFor={sayGoFor(goFor, copy.questions)}
           changes={changes}
+        />
+      )}
+      {watched && (
+        <TalkPlayer
+          copy={copy}
+          store={store}
+          person={person}
+          note={watched}
+          photoUrl={photoUrl}
+          onClose={() => setWatched(undefined)}
         />
       )}
       {lookingBack && (
@@ -320,6 +332,7 @@ export function MarkedCopy({
                     hearAll={hearing}
                     onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
                     onTake={(note) => store.take(page.id, [note.id])}
+                    onWatch={setWatched}
                   />
                 </>
               )}

@@ -1,0 +1,129 @@
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import type { Page } from '@playwright/test'
+import { handIn, openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
+import { along, button, drawWithPen, expectInk, expectKept, onScreen } from './hands/hands.ts'
+
+const server = testServer()
+const pdf = await makePdf([{}, {}])
+
+const bar = (page: Page) => page.getByRole('region', { name: 'Recording' })
+const note = (page: Page) => page.getByRole('button', { name: /(Play|Pause) voice note/ })
+const player = (page: Page) => page.getByRole('dialog', { name: 'Talked through' })
+const second = (page: Page) =>
+  player(page)
+    .locator('audio')
+    .evaluate((each: HTMLAudioElement) => each.currentTime)
+/** Waits until a recording has lasted so long. */
+const spoken = (page: Page, seconds: number) =>
+  expect(page.getByRole('button', { name: new RegExp(`^Stop 0:0${seconds}`) })).toBeVisible()
+
+/** Draws while speaking, a stroke in the second second and another, on the next page, in the fourth. */
+async function talkThrough(page: Page): Promise<void> {
+  await drawWithPen(page, along({ x: 80, y: 100 }, { x: 200, y: 100 }))
+  await button(page, 'Speak').click()
+  await spoken(page, 1)
+  await drawWithPen(page, along({ x: 80, y: 200 }, { x: 200, y: 200 }))
+  await spoken(page, 3)
+  await page.keyboard.press('PageDown')
+  await drawWithPen(page, along({ x: 80, y: 250 }, { x: 200, y: 250 }))
+  await spoken(page, 4)
+  await page.getByRole('button', { name: /^Stop / }).click()
+  await button(page, 'Keep').click()
+  await expect(note(page)).toHaveCount(0)
+  await page.keyboard.press('PageUp')
+  await expect(note(page)).toHaveCount(1)
+  await drawWithPen(page, along({ x: 80, y: 300 }, { x: 200, y: 300 }))
+  await expectKept(page)
+}
+
+test('a student explains while drawing: played, strokes and pages come as they came; a stroke tells what was said at it', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(server, teacher, ['Teodor Iqbal'], pdf)
+  const { copy } = lesson.students[0]!
+  const teodor = await somebody({ permissions: ['microphone'] })
+  await openCopy(server, teodor, lesson, 0)
+  await talkThrough(teodor)
+  // Both of its pages are written on: nothing is asked.
+  await button(teodor, 'Hand in').click()
+  await expect(teodor.getByText('This is with')).toBeVisible()
+
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${copy}`)
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await button(teacher, 'Watch').click()
+  const inPlayer = (at: { x: number; y: number }, there: boolean) => expectInk(teacher, at, there, 'talk')
+  await teacher.getByRole('radio', { name: 'hidden' }).click()
+  // From its beginning by itself, and to its end: the page is then as it was, without what was made later.
+  await expect(player(teacher).getByRole('button', { name: 'Pause' })).toBeVisible()
+  await expect.poll(() => second(teacher)).toBeGreaterThan(0.2)
+  await teacher.getByRole('radio', { name: '2', exact: true }).click()
+  expect(
+    await player(teacher)
+      .locator('audio')
+      .evaluate((each: HTMLAudioElement) => each.playbackRate),
+  ).toBe(2)
+  const tabs = player(teacher).getByRole('navigation')
+  await expect(tabs.locator('[aria-current]')).toHaveText(/2/)
+  await expect(player(teacher).getByRole('button', { name: 'Play' })).toBeVisible()
+  await inPlayer({ x: 140, y: 250 }, true)
+
+  // Any moment of it, without playing.
+  const where = player(teacher).getByRole('slider', { name: 'Where in the recording' })
+  await where.fill('0.5')
+  await expect(tabs.locator('[aria-current]')).toHaveText(/1/)
+  await inPlayer({ x: 140, y: 100 }, true)
+  await inPlayer({ x: 140, y: 200 }, false)
+  await where.fill('3')
+  await inPlayer({ x: 140, y: 200 }, true)
+  await inPlayer({ x: 140, y: 300 }, false)
+
+  // Faint until its moment; pressed, it tells when it was written.
+  await where.fill('0.5')
+  await teacher.getByRole('radio', { name: 'faint' }).click()
+  await inPlayer({ x: 140, y: 200 }, true)
+  const stroke = await onScreen(teacher, { x: 140, y: 200 }, 'talk')
+  await teacher.mouse.click(stroke.x, stroke.y)
+  await expect.poll(() => second(teacher)).toBeGreaterThan(0.9)
+  expect(await second(teacher)).toBeLessThan(3.5)
+  await expect(player(teacher).getByRole('button', { name: 'Pause' })).toBeVisible()
+  await teacher.keyboard.press('Escape')
+  await expect(player(teacher)).toHaveCount(0)
+})
+
+test('what only was spoken has nothing to watch; a teacher’s talk-through is the student’s when it goes back', async ({
+  somebody,
+}) => {
+  const teacher = await somebody({ permissions: ['microphone'] })
+  const lesson = await prepareLesson(server, teacher, ['Rafi Kowal'], pdf)
+  const { copy } = lesson.students[0]!
+  const rafi = await somebody({ permissions: ['microphone'] })
+  await openCopy(server, rafi, lesson, 0)
+  await button(rafi, 'Speak').click()
+  await spoken(rafi, 1)
+  await rafi.getByRole('button', { name: /^Stop / }).click()
+  await button(rafi, 'Keep').click()
+  await expect(note(rafi)).toHaveCount(1)
+  await expect(button(rafi, 'Watch')).toHaveCount(0)
+  await expectKept(rafi)
+  await handIn(rafi)
+
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${copy}`)
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await button(teacher, 'Speak').click()
+  await spoken(teacher, 1)
+  await drawWithPen(teacher, along({ x: 80, y: 200 }, { x: 200, y: 200 }))
+  await spoken(teacher, 2)
+  await teacher.getByRole('button', { name: /^Stop / }).click()
+  await button(teacher, 'Keep').click()
+  await expect(button(teacher, 'Watch')).toBeVisible()
+  await expectKept(teacher)
+  await expect(button(rafi, 'Watch')).toHaveCount(0)
+  await teacher.getByRole('button', { name: 'Hand back', exact: true }).click()
+  await expect(button(rafi, 'Watch')).toBeVisible()
+  await button(rafi, 'Watch').click()
+  await expect.poll(() => second(rafi)).toBeGreaterThan(0.2)
+  await expectInk(rafi, { x: 140, y: 200 }, true, 'talk')
+  await expect(bar(rafi)).toHaveCount(0)
+})

@@ -1,0 +1,132 @@
+import { type CopyWhole, inOrder, type KeptEvent, type Person, type VoiceNote } from '@hand-back/core'
+import { Pause, Play } from 'lucide-react'
+import { useEffect, useMemo, useState } from 'react'
+import { Button } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
+import { Fetched } from '../../ui/Notice.tsx'
+import type { CopyStore } from '../copy/copyStore.ts'
+import { Choices } from '../habits/Choices.tsx'
+import { PageTabs } from '../pages/PageTabs.tsx'
+import { usePagesThen } from '../pages/usePagesNow.ts'
+import { usePast } from '../past/usePast.ts'
+import { sayLength } from '../voice/sayLength.ts'
+import { useSound } from '../voice/useSound.tsx'
+import { VoiceLine } from '../voice/VoiceLine.tsx'
+import { type Coming, TalkPage } from './TalkPage.tsx'
+import { type Replaying, useFrames, useReplay } from './useReplay.ts'
+
+interface TalkPlayerProps {
+  copy: CopyWhole
+  store: CopyStore
+  person: Person
+  note: VoiceNote
+  photoUrl: (name: string) => string
+  onClose: () => void
+}
+
+/** A voice with what was made while it spoke: strokes, things and pages come as they came then. */
+export function TalkPlayer(props: TalkPlayerProps) {
+  const log = usePast(props.copy.id, props.store, props.person)
+  return (
+    <Dialog open onClose={props.onClose} title="Talked through" wide>
+      <Fetched of={log}>{(events) => <Read {...props} events={events} />}</Fetched>
+    </Dialog>
+  )
+}
+
+function Read({ events, ...props }: TalkPlayerProps & { events: readonly KeptEvent[] }) {
+  const ordered = useMemo(() => inOrder(events), [events])
+  const replaying = useReplay(ordered, props.note.id)
+  if (!replaying) return <p className="text-ink-soft">Nothing was made while this was spoken.</p>
+  return <Playing {...props} replaying={replaying} />
+}
+
+const SPEEDS = [
+  ['0.75', '¾'],
+  ['1', '1'],
+  ['1.25', '1¼'],
+  ['1.5', '1½'],
+  ['2', '2'],
+] as const
+const COMING = [
+  ['faint', 'faint'],
+  ['hidden', 'hidden'],
+  ['shown', 'shown'],
+] as const
+
+function Playing({ copy, note, photoUrl, replaying }: TalkPlayerProps & { replaying: Replaying }) {
+  const [speed, setSpeed] = useState(1)
+  const [coming, setComing] = useState<Coming>('faint')
+  const { show, shown, page: opened, turnTo } = replaying
+  // Heard to its end, all of it is there.
+  const sound = useSound(photoUrl(note.recording), note.seconds, note.heard, () => show(note.seconds), speed)
+  const { playing, at, begin } = sound
+  useFrames(playing, () => {
+    const second = sound.now()
+    if (second !== undefined) show(second)
+  })
+  useEffect(() => {
+    if (!playing && at !== undefined) show(at)
+  }, [playing, at, show])
+  // Whoever opened it wants to hear it.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once
+  useEffect(begin, [])
+
+  const pages = usePagesThen(copy, shown.pages)
+  const index = Math.max(
+    0,
+    pages.findIndex(({ id }) => id === opened),
+  )
+  const sheet = pages[index]!
+  return (
+    <>
+      <div className="relative flex h-[58vh] border border-rule">
+        <TalkPage
+          copy={copy}
+          sheet={sheet}
+          replaying={replaying}
+          coming={coming}
+          photoUrl={photoUrl}
+          onHear={sound.playFrom}
+        />
+        {pages.length > 1 && (
+          <PageTabs count={pages.length} current={index} onTurn={(to) => turnTo(pages[to]!.id)} />
+        )}
+      </div>
+      <div className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-3">
+        <Button look="main" large autoFocus onClick={sound.toggle} className="min-w-[7.5rem]">
+          {playing ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
+          {playing ? 'Pause' : 'Play'}
+        </Button>
+        <span className="flex min-h-[48px] items-center gap-3">
+          <VoiceLine
+            heard={note.heard}
+            seconds={note.seconds}
+            width={220}
+            at={at ?? 0}
+            onSeek={(second) => {
+              sound.seek(second)
+              show(second)
+            }}
+          />
+          <span className="tabular font-semibold">
+            {sayLength(at ?? 0)} of {sayLength(note.seconds)}
+          </span>
+        </span>
+        <Choices
+          legend="Speed"
+          value={String(speed)}
+          options={SPEEDS}
+          onChoose={(value) => setSpeed(Number(value))}
+        />
+        <Choices legend="What is yet to come" value={coming} options={COMING} onChoose={setComing} />
+      </div>
+      <p className="mt-2 text-ink-soft">
+        {sound.trouble
+          ? 'This cannot be played just now.'
+          : 'Press what was written to hear what was said there.'}
+      </p>
+      {sound.element}
+    </>
+  )
+}
