@@ -1,5 +1,6 @@
 import { apply, applyAll, emptyPage, type Page } from './apply.ts'
-import type { KeptEvent, Layer, PageEvent, SignedEvent } from './events.ts'
+import type { KeptEvent, Layer, SignedEvent } from './events.ts'
+import { byPage } from './past.ts'
 
 /** How far one has read each layer of a copy: the last sequence number seen, 0 for none. */
 export type ReadTo = Readonly<Record<Layer, number>>
@@ -107,14 +108,4 @@ export function forget(log: CopyLog, ids: ReadonlySet<string>): CopyLog {
     )
   }
   return { ...log, pending, pages }
-}
-
-function byPage<E extends PageEvent>(events: readonly E[]): Map<string, E[]> {
-  const pages = new Map<string, E[]>()
-  for (const event of events) {
-    const list = pages.get(event.page)
-    if (list) list.push(event)
-    else pages.set(event.page, [event])
-  }
-  return pages
 }

@@ -3,8 +3,9 @@ import { packPoints } from '../ink/pack.ts'
 import { readInk, type Stroke } from '../ink/stroke.ts'
 import type { Item } from '../kinds/items.ts'
 import type { VoiceNote } from '../kinds/voice.ts'
-import { apply, emptyPage, type Page } from '../log/apply.ts'
+import { applyAll, emptyPage, type Page } from '../log/apply.ts'
 import type { KeptEvent } from '../log/events.ts'
+import { byPage } from '../log/past.ts'
 import { momentAt, secondAt, type Talk } from './talk.ts'
 
 /** A talk-through: a voice, and the log of its copy until the voice was laid there. */
@@ -67,7 +68,7 @@ export function countAt({ talk, moments }: TalkThrough, seconds: number): number
 }
 
 /** Pages are remembered after every so many events: going back begins at the nearest. */
-const REMEMBERED_EVERY = 250
+const REMEMBERED_EVERY = 1000
 
 /**
  * Plays a talk-through: the state of its pages at any second of its voice. Going on costs what happened meanwhile;
@@ -105,10 +106,13 @@ export class Replay {
       from = nearest * REMEMBERED_EVERY
       pages = new Map(this.#remembered[nearest])
     }
-    for (; from < count; from++) {
-      const event = events[from]!
-      pages.set(event.page, apply(pages.get(event.page) ?? emptyPage, event))
-      if (from + 1 === this.#remembered.length * REMEMBERED_EVERY) this.#remembered.push(new Map(pages))
+    while (from < count) {
+      const due = this.#remembered.length * REMEMBERED_EVERY
+      const to = Math.min(count, from < due ? due : count)
+      for (const [id, some] of byPage(events.slice(from, to)))
+        pages.set(id, applyAll(pages.get(id) ?? emptyPage, some))
+      if (to === due) this.#remembered.push(new Map(pages))
+      from = to
     }
     return pages
   }

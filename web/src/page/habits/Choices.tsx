@@ -5,13 +5,21 @@ interface ChoicesProps<Value extends string> {
   value: Value
   options: readonly (readonly [Value, string])[]
   onChoose: (value: Value) => void
+  /** What it is about stands before it, not over it. */
+  inline?: boolean
 }
 
 /** One of a few, side by side, each large enough for a finger. */
-export function Choices<Value extends string>({ legend, value, options, onChoose }: ChoicesProps<Value>) {
+export function Choices<Value extends string>({
+  legend,
+  value,
+  options,
+  onChoose,
+  inline = false,
+}: ChoicesProps<Value>) {
   return (
     <fieldset>
-      <legend className="mb-1.5 font-semibold">{legend}</legend>
+      <legend className={inline ? 'float-left mr-3 leading-[44px]' : 'mb-1.5 font-semibold'}>{legend}</legend>
       <OneOf label={legend} value={value} onChoose={onChoose} className="flex flex-wrap gap-2">
         {options.map(([of, words]) => (
           <Option

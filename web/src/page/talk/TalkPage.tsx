@@ -1,4 +1,6 @@
 import {
+  boundsOfItem,
+  boxOfBounds,
   type CopyWhole,
   drawnPage,
   emptyPage,
@@ -13,7 +15,7 @@ import {
   strokeWidth,
   type WorksheetPage,
 } from '@hand-back/core'
-import { useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { measure } from '../draw/letters.ts'
 import { outlinePath } from '../draw/outlinePath.ts'
 import { PageSurface } from '../surface/PageSurface.tsx'
@@ -57,7 +59,14 @@ export function TalkPage({ copy, sheet, replaying, coming, photoUrl, onHear }: T
   const drawn = useMemo(() => drawnPage(sheet, now.others, copy.id, measure), [sheet, now.others, copy.id])
   const [surface, setSurface] = useState<Surface>()
   const pressed = useRef<{ x: number; y: number }>(undefined)
-  const { written } = shown
+  const written = shown.written?.page === sheet.id ? shown.written.stroke : undefined
+  // What is being written comes into sight, as the hand's own place did.
+  const writing = written?.id
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each stroke
+  useEffect(() => {
+    const stroke = writing && end.strokes.find(({ id }) => id === writing)
+    if (stroke) surface?.bring(boxOfBounds(boundsOfItem(stroke)))
+  }, [writing, surface])
 
   const hear = (at: { clientX: number; clientY: number }) => {
     const place = surface?.placeUnder(at)
@@ -89,13 +98,13 @@ export function TalkPage({ copy, sheet, replaying, coming, photoUrl, onHear }: T
         onSurface={setSurface}
       >
         {({ scale, x, y }) =>
-          written?.page === sheet.id && (
+          written && (
             <svg className="absolute inset-0 h-full w-full" aria-hidden="true" data-testid="being written">
               <path
                 transform={`translate(${x} ${y}) scale(${scale})`}
-                d={pathOf(written.stroke)}
-                fill={coming === 'shown' ? 'var(--color-verdigris)' : written.stroke.colour}
-                opacity={written.stroke.nib === 'highlighter' ? 0.45 : 1}
+                d={pathOf(written)}
+                fill={coming === 'shown' ? 'var(--color-verdigris)' : written.colour}
+                opacity={written.nib === 'highlighter' ? 0.45 : 1}
               />
             </svg>
           )

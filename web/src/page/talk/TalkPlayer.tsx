@@ -48,6 +48,8 @@ const SPEEDS = [
   ['1.5', '1½'],
   ['2', '2'],
 ] as const
+/** Where the line of the voice is shorter, in CSS pixels. */
+const NARROW = 740
 const COMING = [
   ['faint', 'faint'],
   ['hidden', 'hidden'],
@@ -93,35 +95,36 @@ function Playing({ copy, note, photoUrl, replaying }: TalkPlayerProps & { replay
           <PageTabs count={pages.length} current={index} onTurn={(to) => turnTo(pages[to]!.id)} />
         )}
       </div>
-      <div className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-3">
+      <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
         <Button look="main" large autoFocus onClick={sound.toggle} className="min-w-[7.5rem]">
           {playing ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
           {playing ? 'Pause' : 'Play'}
         </Button>
-        <span className="flex min-h-[48px] items-center gap-3">
-          <VoiceLine
-            heard={note.heard}
-            seconds={note.seconds}
-            width={220}
-            at={at ?? 0}
-            onSeek={(second) => {
-              sound.seek(second)
-              show(second)
-            }}
-          />
-          <span className="tabular font-semibold">
-            {sayLength(at ?? 0)} of {sayLength(note.seconds)}
-          </span>
+        <VoiceLine
+          heard={note.heard}
+          seconds={note.seconds}
+          width={window.innerWidth < NARROW ? 160 : 440}
+          at={at ?? 0}
+          onSeek={(second) => {
+            sound.seek(second)
+            show(second)
+          }}
+        />
+        <span className="tabular font-semibold">
+          {sayLength(at ?? 0)} of {sayLength(note.seconds)}
         </span>
+      </div>
+      <div className="mt-3 flex flex-wrap items-center gap-x-8 gap-y-2">
         <Choices
+          inline
           legend="Speed"
           value={String(speed)}
           options={SPEEDS}
           onChoose={(value) => setSpeed(Number(value))}
         />
-        <Choices legend="What is yet to come" value={coming} options={COMING} onChoose={setComing} />
+        <Choices inline legend="What comes later" value={coming} options={COMING} onChoose={setComing} />
       </div>
-      <p className="mt-2 text-ink-soft">
+      <p className="mt-2 text-ink-soft" role={sound.trouble ? 'alert' : undefined}>
         {sound.trouble
           ? 'This cannot be played just now.'
           : 'Press what was written to hear what was said there.'}

@@ -140,6 +140,47 @@ describe('speaking on a copy', () => {
     expect(now(speaking)).toBe('silent')
   })
 
+  test('what is done while one speaks has the voice’s clock: pauses and pages turned to; not what was done before', async () => {
+    const { kept, laid, microphone, open, speak } = tablet()
+    const speaking = open()
+    const before = Date.now() - 1
+    await speak(speaking, 2)
+    const began = Date.now()
+    speaking.drew(before)
+    speaking.turned('page')
+    microphone.seconds = 2.5
+    speaking.turned('other')
+    speaking.pause()
+    await jest.advanceTimersByTimeAsync(5000)
+    speaking.pause()
+    microphone.seconds = 3
+    microphone.hears!.onPiece(sound('3'), 3)
+    await settled()
+    const talk = {
+      clock: [
+        [0, began - 200],
+        [2.5, Date.now() - 200],
+      ],
+      turns: [
+        [0, 'page'],
+        [2.5, 'other'],
+      ],
+    }
+    // On the device second by second, as the sound is.
+    const [there] = [...kept.values()]
+    expect(there!.recording).toMatchObject({ seconds: 3, talk })
+    expect(there!.recording.drew).toBeUndefined()
+    speaking.drew(Date.now())
+    speaking.stop()
+    await Promise.all([speaking.keep(), settled()])
+    expect(laid).toMatchObject([{ talk, drew: true }])
+    // What was brought in has none.
+    await speaking.bring(sound('x'.repeat(60)), SPOT)
+    speaking.drew(Date.now())
+    await speaking.keep()
+    expect(laid[1]!.talk).toBeUndefined()
+  })
+
   test('taken away, it is gone from the device, and undo brings it back; a slip of the finger leaves nothing', async () => {
     const { kept, laid, microphone, open, speak } = tablet()
     const speaking = open()
