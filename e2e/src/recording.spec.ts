@@ -1,6 +1,8 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import { textOfPdf } from '@hand-back/server/test/textOfPdf.ts'
 import type { Page } from '@playwright/test'
 import { openCopy, prepareLesson, signInStudent } from './fixtures/lesson.ts'
+import { atPrinted, typedBox } from './fixtures/printed.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
 import { expectKept } from './hands/hands.ts'
 
@@ -235,4 +237,52 @@ test('in a pile, one key goes on to the next copy and plays what is spoken there
   await expect(playing).toHaveCount(1)
   await teacher.keyboard.press('l')
   await expect(playing).toHaveCount(0)
+})
+
+test('where one is to speak one may type instead; a text that was typed is read aloud by its writer', async ({
+  somebody,
+}) => {
+  const place = { x: 60, y: 100, width: 320, height: 120 }
+  const { student, teacher, lesson } = await atPrinted(
+    server,
+    somebody,
+    pdf,
+    [
+      { kind: 'speak', label: 'Tell how', ...place },
+      { ...typedBox('Your story', 300), takes: 'lines', width: 320, height: 120 },
+    ],
+    { permissions: ['microphone'] },
+  )
+  const { copy } = lesson.students[0]!
+  await button(student, 'Tell how: type it').click()
+  const words = student.getByLabel('Tell how, in words')
+  await expect(words).toBeFocused()
+  await student.keyboard.type('The tide turns at six')
+  await expectKept(student)
+  await student.reload()
+  await expect(words).toHaveValue('The tide turns at six')
+  // Emptied and left, there are both ways again.
+  await words.fill('')
+  await words.blur()
+  await expect(button(student, 'Tell how: type it')).toBeVisible()
+  await expect(button(student, 'Tell how')).toBeVisible()
+  await button(student, 'Tell how: type it').click()
+  await student.keyboard.type('At seven')
+
+  await expect(button(student, 'Read your text aloud')).toHaveCount(0)
+  await student.getByLabel('Your story').fill('Once a boat lay dry.')
+  await button(student, 'Read your text aloud').click()
+  await button(student, 'Stop 0:01').first().click()
+  await button(student, 'Keep').click()
+  await expect(note(student)).toHaveCount(1)
+  await expectKept(student)
+  const [kept] = await notesOf(copy)
+  expect(kept!.seconds).toBeGreaterThan(0.5)
+
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${copy}`)
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await expect(note(teacher)).toHaveCount(1)
+  const told = await teacher.request.get(`${server.url}/api/copies/${copy}/pdf`)
+  const letters = textOfPdf(await told.body())
+  expect(letters).toContain('At seven')
 })

@@ -5,6 +5,7 @@ import { choiceRows } from '../kinds/choice.ts'
 import { drawnPlot } from '../kinds/plot.ts'
 import type { Printed } from '../kinds/printed.ts'
 import { drawnPrinted, fitHeight } from '../kinds/printed.ts'
+import { wordsArea } from '../kinds/speak.ts'
 import { typedArea } from '../kinds/typed.ts'
 import { measured } from '../test/measured.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
@@ -225,6 +226,25 @@ describe('answers on the page', () => {
     const area = typedArea(typed, measured)
     expect(one).toMatchObject({ x: area.x, size: 12 })
     expect(area.x).toBeGreaterThan(typed.x + measured('in cm', { face: 'plain', size: 8, bold: false }))
+  })
+  test('what is typed where one may speak stands beside a note, or under it where there is room, within its place', () => {
+    for (const height of [40, 60, 110, 200]) {
+      const speak = { ...typed, kind: 'speak', label: 'Tell how', width: 300, height } as Printed<'speak'>
+      const area = wordsArea(speak, measured)
+      expect(area.x).toBeGreaterThan(speak.x)
+      expect(area.y).toBeGreaterThan(speak.y)
+      expect(area.x + area.width).toBeLessThan(speak.x + speak.width)
+      expect(area.y + area.height).toBeLessThan(speak.y + height)
+      expect(area.x > speak.x + 90 || area.y > speak.y + 50).toBe(true)
+      const answer = {
+        id: crypto.randomUUID(),
+        kind: 'answer',
+        place: speak.id,
+        value: { text: 'ebb' },
+      } as const
+      const drawn = drawnPage({ ...page, printed: [speak] }, [answer], crypto.randomUUID(), measured)
+      expect(drawn.find((each) => each.kind === 'text' && each.text === 'ebb')).toMatchObject({ x: area.x })
+    }
   })
   test('a chosen option has one sign more', () => {
     const count = (options: string[]) =>

@@ -1,7 +1,8 @@
 import { boxPath, type Drawn, type Lettering, type Measure } from '../draw/drawn.ts'
 import { drawnText, textHeight } from '../draw/text.ts'
 import type { Box } from '../worksheet/box.ts'
-import { PLACE } from './lettering.ts'
+import { type AnswerValue, textOf } from './answerValue.ts'
+import { INK, PLACE } from './lettering.ts'
 
 // What answer places have in common: a rim, and small letters that say what is asked for.
 
@@ -37,4 +38,16 @@ export function placeLabel(text: string, box: Box, measure: Measure): Drawn[] {
 /** How high the label over an answer is, in points; none without a label. */
 export function labelHeight(label: string, width: number, measure: Measure): number {
   return label === '' ? 0 : textHeight(label, width - 10, { ...PLACE_LABEL, colour: '' }, measure) + 2
+}
+
+/** What was typed, as letters in an area. `size` in points. */
+export function lettersIn(
+  area: Box,
+  size: number,
+  value: AnswerValue | undefined,
+  measure: Measure,
+): Drawn[] {
+  const text = textOf(value)
+  const style = { face: 'reading', size, bold: false, colour: INK } as const
+  return text === '' ? [] : drawnText(text, area, style, measure).drawn
 }

@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import type { Drawn, Measure } from '../draw/drawn.ts'
-import { drawnText, LINE_HEIGHT } from '../draw/text.ts'
+import { LINE_HEIGHT } from '../draw/text.ts'
 import type { Box } from '../worksheet/box.ts'
 import { type AnswerValue, textOf } from './answerValue.ts'
-import { INK, label, letterSize } from './lettering.ts'
+import { label, letterSize } from './lettering.ts'
 import { lying } from './lying.ts'
-import { labelHeight, PLACE_LABEL, placeFrame, placeLabel } from './place.ts'
+import { labelHeight, lettersIn, PLACE_LABEL, placeFrame, placeLabel } from './place.ts'
 import type { PrintedKind } from './printedKind.ts'
 
 const schema = z.object({
@@ -31,11 +31,8 @@ export const typed: PrintedKind<Typed> = {
   readAloud: (item, value) => [item.label, textOf(value)],
 }
 
-/** What was typed, as letters in the box. */
 function typedLetters(item: Typed, value: AnswerValue | undefined, measure: Measure): Drawn[] {
-  const text = textOf(value)
-  const style = { face: 'reading', size: item.size, bold: false, colour: INK } as const
-  return text === '' ? [] : drawnText(text, typedArea(item, measure), style, measure).drawn
+  return lettersIn(typedArea(item, measure), item.size, value, measure)
 }
 
 /** The part of a typed box that words go into: beside the label where that leaves one line, else below it. */

@@ -1,6 +1,6 @@
-import { type Printed, typedArea } from '@hand-back/core'
+import type { Box } from '@hand-back/core'
 import { useEffect, useRef, useState } from 'react'
-import { familyOf, measure } from '../draw/letters.ts'
+import { familyOf } from '../draw/letters.ts'
 import type { View } from '../view/view.ts'
 import { onScreen } from './onScreen.ts'
 
@@ -11,20 +11,35 @@ import { onScreen } from './onScreen.ts'
 const KEEP_AFTER = 400
 const AT_LEAST_EVERY = 3000
 
-/** A box that takes what is typed. */
-export function TypedBox({
-  item,
-  text,
-  view,
-  onLetter,
-  onType,
-}: {
-  item: Printed<'typed'>
+interface TypedBoxProps {
+  area: Box
+  /** What is asked for, for those who hear it. */
+  label: string
+  /** How large its letters are, in points. */
+  size: number
+  takes: 'line' | 'lines' | 'number'
   text: string
   view: View
+  /** It has just been asked for: one types at once. */
+  autoFocus?: boolean
   onLetter: (text: string) => void
   onType: (text: string) => void
-}) {
+  onLeave?: () => void
+}
+
+/** A box that takes what is typed. */
+export function TypedBox({
+  area,
+  label,
+  size,
+  takes,
+  text,
+  view,
+  autoFocus = false,
+  onLetter,
+  onType,
+  onLeave,
+}: TypedBoxProps) {
   const [draft, setDraft] = useState<string>()
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   const latest = useRef({ draft, onType })
@@ -52,9 +67,9 @@ export function TypedBox({
       leave()
     }
   }, [])
-  const area = typedArea(item, measure)
   const shared = {
-    'aria-label': item.label || 'Type your answer',
+    'aria-label': label || 'Type your answer',
+    autoFocus,
     'data-takes': 'typing',
     value: draft ?? text,
     maxLength: 20_000,
@@ -71,23 +86,21 @@ export function TypedBox({
     onFocus: () => {
       keptAt.current = Date.now()
     },
-    onBlur: keep,
+    onBlur: () => {
+      keep()
+      onLeave?.()
+    },
     className:
       'pointer-events-auto absolute resize-none rounded-sm border-0 bg-transparent p-0 text-ink select-text',
     style: {
       ...onScreen(view, area),
       fontFamily: familyOf('reading'),
-      fontSize: item.size * view.scale,
+      fontSize: size * view.scale,
       lineHeight: 1.35,
     },
   }
-  if (item.takes === 'lines') return <textarea {...shared} />
+  if (takes === 'lines') return <textarea {...shared} />
   return (
-    <input
-      type="text"
-      inputMode={item.takes === 'number' ? 'decimal' : 'text'}
-      autoComplete="off"
-      {...shared}
-    />
+    <input type="text" inputMode={takes === 'number' ? 'decimal' : 'text'} autoComplete="off" {...shared} />
   )
 }

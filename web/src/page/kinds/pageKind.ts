@@ -10,7 +10,7 @@ export interface AnswerActs {
   typing(place: string, text: string | undefined): void
   /** What is being spoken on this copy. */
   readonly speaking: Speaking
-  speak(place: Printed<'speak'>): void
+  speak(place: Printed<'speak' | 'typed'>): void
   photo(place: Printed<'photo'>, photo: { bytes: Blob; width: number; height: number }): void
   turnTo(page: string): void
 }

@@ -17,8 +17,13 @@ export function notedPages(
   return notes
 }
 
-/** A note spoken into a place lies at its left, under the label. */
-export function noteIn(place: Printed<'speak'>): { x: number; y: number } {
+/** A note spoken into a place lies at its left, under the label; one that is read from a text, in its lower right corner. */
+export function noteIn(place: Printed<'speak' | 'typed'>): { x: number; y: number } {
+  if (place.kind === 'typed')
+    return {
+      x: Math.max(place.x, place.x + place.width - 116),
+      y: Math.max(place.y, place.y + place.height - 38),
+    }
   return { x: place.x + 6, y: place.y + Math.min(14, place.height / 3) }
 }
 
