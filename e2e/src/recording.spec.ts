@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import { textOfPdf } from '@hand-back/server/test/textOfPdf.ts'
 import type { Page } from '@playwright/test'
@@ -282,6 +283,26 @@ test('where one is to speak one may type instead; a text that was typed is read 
   await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${copy}`)
   await teacher.locator('main[aria-busy=false]').waitFor()
   await expect(note(teacher)).toHaveCount(1)
+  // Taken away as it is, and as WAV.
+  await note(teacher).click()
+  const savedAs = async (how: string) => {
+    const save = button(teacher, 'Save the recording')
+    if ((await button(teacher, how).count()) === 0) await save.click()
+    const saving = teacher.waitForEvent('download')
+    await button(teacher, how).click()
+    const saved = await saving
+    return { name: saved.suggestedFilename(), bytes: readFileSync(await saved.path()) }
+  }
+  const wav = await savedAs('As WAV')
+  expect(wav.name).toBe('recording.wav')
+  expect(wav.bytes.subarray(0, 4).toString()).toBe('RIFF')
+  // What was heard is as long: 48,000 samples of two bytes a second.
+  expect(Math.abs(wav.bytes.length / 96_000 - kept!.seconds)).toBeLessThan(0.3)
+  await note(teacher).click()
+  const webm = await savedAs('As it was recorded')
+  expect(webm.name).toBe('recording.webm')
+  expect(webm.bytes.subarray(0, 4).toString('hex')).toBe('1a45dfa3')
+
   const told = await teacher.request.get(`${server.url}/api/copies/${copy}/pdf`)
   const letters = textOfPdf(await told.body())
   expect(letters).toContain('At seven')

@@ -1,13 +1,16 @@
 import { CALLS, type VoiceNote } from '@hand-back/core'
-import { Pause, Play, Trash2 } from 'lucide-react'
+import { Download, Pause, Play, Trash2 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { urlOf } from '../../api/ask.ts'
+import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import { IconButton } from '../../ui/IconButton.tsx'
 import { toScreen, type View } from '../view/view.ts'
 import { sayLength } from './sayLength.ts'
 import type { HearAll } from './useHearAll.ts'
 import { useSound } from './useSound.tsx'
 import { VoiceLine } from './VoiceLine.tsx'
+
+const SaveSound = fetchedPart('SaveSound', () => import('./SaveSound.tsx'))
 
 interface VoiceNotesProps {
   copy: string
@@ -45,6 +48,7 @@ function VoiceTag({
   onWatch,
 }: Omit<VoiceNotesProps, 'notes'> & { note: VoiceNote; mine: boolean; feedback: boolean }) {
   const [dragged, setDragged] = useState({ x: 0, y: 0 })
+  const [saves, setSaves] = useState(false)
   const from = useRef<{ x: number; y: number; by: { x: number; y: number } | undefined }>(undefined)
   const [source] = useState(() => {
     const here = soundOf(note.recording)
@@ -107,7 +111,7 @@ function VoiceTag({
           <span className="tabular">{sayLength(begun ? Math.max(0, note.seconds - at) : note.seconds)}</span>
         </button>
         {begun && (
-          <span className={mine && onTake ? 'pr-1' : 'pr-3'}>
+          <span className="pr-1">
             <VoiceLine heard={note.heard} seconds={note.seconds} width={132} at={at} onSeek={seek} />
           </span>
         )}
@@ -123,6 +127,9 @@ function VoiceTag({
             Watch
           </button>
         )}
+        {begun && (
+          <IconButton icon={Download} label="Save the recording" onClick={() => setSaves((now) => !now)} />
+        )}
         {begun && mine && onTake && (
           <IconButton icon={Trash2} label="Take the voice note away" onClick={() => onTake(note)} />
         )}
@@ -132,6 +139,7 @@ function VoiceTag({
           {note.words}
         </p>
       )}
+      {saves && <SaveSound source={source} onClose={() => setSaves(false)} />}
       {trouble && (
         <p role="alert" className="mt-1 w-52 rounded-tag border border-rule bg-card px-2 py-1 text-sm">
           This cannot be played just now.

@@ -1,4 +1,4 @@
-import type { Heard } from '@hand-back/core'
+import { type Heard, writeWav } from '@hand-back/core'
 import type { ToHear } from './heardWorker.ts'
 import HeardWorker from './heardWorker.ts?worker'
 import heardWorkerUrl from './heardWorker.ts?worker&url'
@@ -12,6 +12,24 @@ const RATE = 16_000
 /** Reads a sound of any kind that browsers play, as one channel. Rejects when it is none. */
 async function decoded(bytes: Blob): Promise<AudioBuffer> {
   return new OfflineAudioContext(1, 1, RATE).decodeAudioData(await bytes.arrayBuffer())
+}
+
+/** A sound of any kind that browsers play, as a WAV file of one channel. Rejects when it is none. */
+export async function asWav(bytes: Blob): Promise<Uint8Array<ArrayBuffer>> {
+  const sound = await new OfflineAudioContext(1, 1, WAV_RATE).decodeAudioData(await bytes.arrayBuffer())
+  return writeWav(mixed(sound), WAV_RATE)
+}
+
+/** As many samples a second as recorders take. */
+const WAV_RATE = 48_000
+
+/** All channels as one. */
+function mixed(sound: AudioBuffer): Float32Array {
+  const samples = new Float32Array(sound.length)
+  for (let channel = 0; channel < sound.numberOfChannels; channel++)
+    for (const [at, sample] of sound.getChannelData(channel).entries())
+      samples[at]! += sample / sound.numberOfChannels
+  return samples
 }
 
 /** How long a sound is, in seconds. Rejects when it is none that can be played. */
