@@ -2,6 +2,7 @@ import { type Heard, writeWav } from '@hand-back/core'
 import type { ToHear } from './heardWorker.ts'
 import HeardWorker from './heardWorker.ts?worker'
 import heardWorkerUrl from './heardWorker.ts?worker&url'
+import { MOST_HEARD } from './mostHeard.ts'
 
 /** Where the worker that listens is to be had. */
 export const HEARD_WORKER: string = heardWorkerUrl
@@ -41,10 +42,11 @@ export async function lengthOf(bytes: Blob): Promise<number> {
 const WITHIN = 20_000
 
 /**
- * Listens to a recording, off the main thread. Nothing where this browser cannot read what it recorded, or takes too
- * long for it.
+ * Listens to a recording, off the main thread. Nothing where this browser cannot read what it recorded, takes too long
+ * for it, or would need too much memory.
  */
 export async function hear(bytes: Blob): Promise<Heard | undefined> {
+  if (bytes.size > MOST_HEARD) return undefined
   let timer: ReturnType<typeof setTimeout> | undefined
   const tooLong = new Promise<undefined>((done) => {
     timer = setTimeout(() => done(undefined), WITHIN)

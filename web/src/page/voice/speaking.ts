@@ -1,7 +1,8 @@
-import { type Heard, MOST_ATTACHMENT_BYTES, MOST_PAUSES, MOST_TURNS, type Talk } from '@hand-back/core'
+import { type Heard, MOST_PAUSES, MOST_TURNS, type Talk } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { Problem } from '../../api/ask.ts'
 import { saySentence } from '../../ui/notices.ts'
+import { MOST_HEARD } from './mostHeard.ts'
 import type { Hears, Recorded, Recorder } from './recorder.ts'
 import type { RecordingHere, RecordingsHere, Spot } from './recordingsHere.ts'
 import { sayLength } from './sayLength.ts'
@@ -292,11 +293,8 @@ export class Speaking {
 
   /** How long a sound is, in seconds, when it is one and can be taken. Throws a `Problem` when not. */
   async #lengthTaken(file: Blob, longest: number): Promise<number> {
-    if (file.size > MOST_ATTACHMENT_BYTES)
-      throw new Problem(
-        `This file is too large: at most ${MOST_ATTACHMENT_BYTES / 1024 / 1024} MB can be taken.`,
-        413,
-      )
+    if (file.size > MOST_HEARD)
+      throw new Problem(`This file is too large: at most ${MOST_HEARD / 1024 / 1024} MB can be taken.`, 413)
     const seconds = await this.#device.lengthOf(file).catch(() => undefined)
     if (seconds === undefined)
       throw new Problem('This is no sound that can be played. WAV, MP3, M4A, Ogg and WebM can.', 422)

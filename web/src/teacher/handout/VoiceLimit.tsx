@@ -1,5 +1,5 @@
-/** What can be chosen, in minutes. */
-const MINUTES = [1, 2, 5, 10, 20]
+/** What can be chosen, in minutes: up to a whole lesson. */
+const MINUTES = [1, 2, 5, 10, 20, 40, 60]
 
 /** How long students may speak at once. */
 export function VoiceLimit({ seconds, onChange }: { seconds: number; onChange: (seconds: number) => void }) {
