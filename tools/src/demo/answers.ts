@@ -277,7 +277,7 @@ export function knotFeedback(hand: Hand): PageInk {
   on(
     ink,
     telling,
-    ...write(hand, 'I could tie it from this. Clear!', { x: telling.x + 160, y: telling.y + 44 }),
+    ...write(hand, 'I could tie it from this. Clear!', { x: telling.x + 30, y: telling.y + 76 }),
   )
   return ink
 }

@@ -10,6 +10,7 @@ import {
   type Person,
   type Question,
   type Rubric,
+  type Talk,
   type WorksheetPage,
 } from '@hand-back/core'
 import {
@@ -197,14 +198,15 @@ class School {
     }
   }
 
-  /** All handed back; three with a voice note. */
+  /** All handed back; three explained it aloud while they drew. */
   async #knot(): Promise<void> {
     const { pages, copies } = await this.#give(TOLD, -170, null, '')
     for (const [index, copy] of copies.entries()) {
       this.#clock = this.#now - (165 - index) * HOUR
       await this.#step(copy, 'open')
-      await this.#ink(copy, pages, 'work', knotAnswers(this.#handOf(index)))
-      if (index < SOUND_SECONDS.length) await this.#speak(copy, pages[0]!, index)
+      const spoken = SOUND_SECONDS[index]
+      await this.#ink(copy, pages, 'work', knotAnswers(this.#handOf(index)), spoken && spoken * 1000)
+      if (spoken !== undefined) await this.#speak(copy, pages[0]!, index)
       await this.#step(copy, 'handIn')
       this.#clock = this.#now - 120 * HOUR
       await this.#ink(copy, pages, 'feedback', knotFeedback(this.#teachersHand()))
@@ -278,16 +280,18 @@ class School {
     pages: readonly WorksheetPage[],
     layer: Layer,
     ink: PageInk,
+    /** How long it took, in milliseconds; left out: as the student is used to. */
+    took?: number,
   ): Promise<void> {
     const drawn = [...ink].flatMap(([number, strokes]) => strokes.map((stroke) => ({ number, stroke })))
     // Some write faster than others; the last stroke was made just now.
-    const pace = (3 + (this.#students.indexOf(copy.student) % 5)) * 1000
+    const pace = took ? took / (drawn.length + 1) : (3 + (this.#students.indexOf(copy.student) % 5)) * 1000
     const events = drawn.map(
       ({ number, stroke }, index): PageEvent => ({
         id: this.#makeId(),
         page: pages[number]!.id,
         layer,
-        madeAt: this.#clock - (drawn.length - 1 - index) * pace,
+        madeAt: Math.round(this.#clock - (drawn.length - 1 - index) * pace),
         act: 'add',
         items: [stroke],
       }),
@@ -352,6 +356,7 @@ class School {
       recording,
       seconds: SOUND_SECONDS[index]!,
       heard: HEARD[index]!,
+      talk: { clock: [[0, this.#clock - SOUND_SECONDS[index]! * 1000]], turns: [[0, page.id]] } as Talk,
     }
     await this.#keeper.keep(copy.student, copy.id, [
       { id: this.#makeId(), page: page.id, layer: 'work', madeAt: this.#clock, act: 'add', items: [note] },
