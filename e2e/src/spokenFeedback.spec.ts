@@ -2,6 +2,7 @@ import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import { handIn, openCopy, prepareLesson } from './fixtures/lesson.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
+import { along, drawWithPen, expectKept } from './hands/hands.ts'
 
 const server = testServer()
 const pdf = await makePdf()
@@ -78,4 +79,57 @@ test('a teacher speaks while marking: not one byte of it before it goes back, he
     .click()
   const heard = (each: HTMLAudioElement) => each.currentTime
   await expect.poll(() => steps.locator('audio').first().evaluate(heard)).toBeGreaterThan(0.2)
+})
+
+test('a student answers feedback aloud, also where it came back only to be read; its teacher hears it, nobody else', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(server, teacher, ['Teodor Iqbal', 'Rafi Kowal'], pdf)
+  const [teodors, rafis] = lesson.students.map(({ copy }) => copy) as [string, string]
+  const teodor = await somebody({ permissions: ['microphone'] })
+  await openCopy(server, teodor, lesson, 0)
+  await handIn(teodor)
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${teodors}`)
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await drawWithPen(teacher, along({ x: 80, y: 200 }, { x: 200, y: 210 }))
+  await expectKept(teacher)
+  await button(teacher, 'Hand back').click()
+
+  const steps = teodor.getByRole('region', { name: 'What came back' })
+  await button(teodor, 'Answer by voice').click()
+  await expect(bar(teodor)).toBeVisible()
+  await expect(bar(teodor).getByText('0:01', { exact: true })).toBeVisible()
+  await bar(teodor).getByRole('button', { name: 'Stop' }).click()
+  await expect(bar(teodor)).toContainText('Your answer')
+  await bar(teodor).getByRole('textbox').fill('I see it now')
+  await button(teodor, 'Keep').click()
+  await expect(steps.getByRole('button', { name: 'Listen: your answer' })).toBeVisible()
+  await expect(steps.getByText('You: “I see it now”')).toBeVisible()
+  await expectKept(teodor)
+  // It lies on no page.
+  await expect(note(teodor)).toHaveCount(0)
+  await teodor.reload()
+  await steps.getByRole('button', { name: 'Listen: your answer' }).click()
+  const heard = (each: HTMLAudioElement) => each.currentTime
+  await expect.poll(() => steps.locator('audio').first().evaluate(heard)).toBeGreaterThan(0.2)
+
+  const margin = teacher.getByRole('complementary', { name: 'Marks' })
+  await margin.getByRole('button', { name: 'Listen: what Teodor says' }).click()
+  await expect.poll(() => margin.locator('audio').first().evaluate(heard)).toBeGreaterThan(0.2)
+  await expect(margin.getByText('Teodor: “I see it now”')).toBeVisible()
+
+  const [row] = await server.rows<{ recording: string }>(
+    `SELECT body->'set'->'reply'->'voice'->>'recording' AS recording FROM event
+     WHERE copy_id = $1 AND body->'set'->'reply'->'voice' IS NOT NULL`,
+    [teodors],
+  )
+  const rafi = await somebody()
+  await openCopy(server, rafi, lesson, 1)
+  expect((await toldTo(rafi, teodors, row!.recording)).sound).toBe(404)
+  expect((await toldTo(rafi, rafis, row!.recording)).sound).toBe(404)
+
+  await button(teodor, 'Take your spoken answer away').click()
+  await expect(button(teodor, 'Answer by voice')).toBeVisible()
+  await expect(margin.getByRole('button', { name: 'Listen: what Teodor says' })).toHaveCount(0)
 })

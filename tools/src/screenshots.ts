@@ -153,7 +153,19 @@ const VIEWS: readonly View[] = [
     },
   },
   { file: 'feedback', person: 'noor-farrant', go: open(/Bearings across the bay/) },
-  { file: 'voice', person: 'ottoline-adeyemi', size: TABLET, go: open(/Tie it, tell it/) },
+  {
+    file: 'talk-through',
+    person: 'ottoline-adeyemi',
+    size: TABLET,
+    go: async (page) => {
+      await open(/Tie it, tell it/)(page)
+      await page.locator('main[aria-busy=false]').waitFor()
+      await page.getByRole('button', { name: 'Watch' }).click()
+      const player = page.getByRole('dialog')
+      await player.getByRole('button', { name: 'Pause' }).click()
+      await player.getByRole('slider', { name: 'Where in the recording' }).fill('6.4')
+    },
+  },
 ]
 
 /** `npm run screenshots`: takes every picture in docs/screenshots anew, from the demo. */

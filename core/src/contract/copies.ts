@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { way } from '../handout/plan.ts'
 import { COPY_STATES } from '../handout/state.ts'
-import { LONGEST_RECORDING } from '../kinds/voice.ts'
+import { LONGEST_RECORDING } from '../kinds/spokenSeconds.ts'
 import { rubric } from '../marks/rubric.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 import { question } from '../worksheet/sheet.ts'

@@ -13,4 +13,5 @@ export const reply: ItemKind<Reply> = {
   onlyOn: 'work',
   changed: (item, { reply = item.reply }) => ({ ...item, reply }),
   asChange: ({ reply }) => ({ reply }),
+  sounds: ({ reply: { voice } }) => (voice ? [voice.recording] : []),
 }

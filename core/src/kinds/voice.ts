@@ -10,9 +10,7 @@ import { boundsOfBox } from '../worksheet/box.ts'
 import type { ItemKind } from './itemKind.ts'
 import { INK, words } from './lettering.ts'
 import { madeId, place } from './lying.ts'
-
-/** The longest recording there can be, in seconds; a hand-out says what its copies take. */
-export const LONGEST_RECORDING = 3600
+import { spokenSeconds } from './spokenSeconds.ts'
 
 /** A voice note lying at x, y (points). `recording` names its sound; `seconds` is how long it is. */
 const schema = z.strictObject({
@@ -21,11 +19,7 @@ const schema = z.strictObject({
   x: place,
   y: place,
   recording: madeId,
-  // A device may notice the end a moment late.
-  seconds: z
-    .number()
-    .min(0)
-    .max(LONGEST_RECORDING + 5),
+  seconds: spokenSeconds,
   /** What the device heard in it; left out where it could not listen. */
   heard: heard.optional(),
   /** The same in words, typed beside it: for those who cannot hear it, and for reading over it. */

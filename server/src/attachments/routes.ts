@@ -5,6 +5,7 @@ import {
   CHUNK_BYTES,
   LAYERS,
   MOST_ATTACHMENT_BYTES,
+  mayReply,
   mayWrite,
   type Person,
   Refused,
@@ -109,9 +110,9 @@ async function takeChunk(
   return taken ? keepWhole(db, of, await nameChunks(db, taken)) : standing(db, of)
 }
 
-/** Throws `Refused` when this person may not write on the copy now. */
+/** Throws `Refused` when this person may neither write on the copy now nor answer what came back. */
 function mayKeep({ copy, role }: Asked): void {
-  if (!LAYERS.some((layer) => mayWrite(role, copy, layer)))
+  if (!mayReply(role, copy) && !LAYERS.some((layer) => mayWrite(role, copy, layer)))
     throw new Refused('This copy is not yours to write on just now.', 423)
 }
 

@@ -176,9 +176,9 @@ export class CopyStore {
   }
 
   /** Does something to a page, on the layer that this person writes on; returns the id of the event. */
-  act(page: string, act: PageAct): string {
+  act(page: string, act: PageAct, attachment?: Attachment): string {
     const event = { ...this.#common(page), ...act } as PageEvent
-    this.#commit(event)
+    this.#commit(event, attachment)
     return event.id
   }
 

@@ -6,20 +6,19 @@ import {
   pageOf,
   repliesIn,
   sayMarks,
-  type VoiceNote,
   type WorksheetPage,
 } from '@hand-back/core'
-import { Check, MoveLeft, MoveRight, Pause, Play, X } from 'lucide-react'
+import { Check, MoveLeft, MoveRight, X } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { Button } from '../../ui/Button.tsx'
 import { IconButton } from '../../ui/IconButton.tsx'
 import type { CopyStore } from '../copy/copyStore.ts'
 import type { KeyGroup } from '../keys/keyActs.ts'
-import { sayLength } from '../voice/sayLength.ts'
-import { useSound } from '../voice/useSound.tsx'
+import { ListenButton } from '../voice/ListenButton.tsx'
 import { giveReply } from './giveReply.ts'
 import { ReplyField } from './ReplyField.tsx'
+import { SpokenReply } from './SpokenReply.tsx'
 
 interface FeedbackBarProps {
   copy: CopyWhole
@@ -37,6 +36,8 @@ interface FeedbackBarProps {
   onKeys: (keys: KeyGroup | undefined) => void
   /** Where a sound is to be had. */
   soundUrl: (recording: string) => string
+  /** Answers a piece of feedback aloud; left out: nobody can speak here. */
+  onSpeak?: ((step: FeedbackStep) => void) | undefined
   onClose: () => void
 }
 
@@ -45,7 +46,7 @@ const SWIPE = 60
 
 /** Going through what the teacher wrote, piece by piece: where, what it gave, and one's own answer to it. */
 export function FeedbackBar(props: FeedbackBarProps) {
-  const { copy, store, pages, round, asSeen, mayReply, onStep, onKeys, soundUrl, onClose } = props
+  const { copy, store, pages, round, asSeen, mayReply, onStep, onKeys, soundUrl, onSpeak, onClose } = props
   const { log } = useStore(store.view)
   const steps = useMemo(
     () => feedbackSteps(pages, (id) => pageOf(log, id), copy.questions, round, asSeen),
@@ -117,7 +118,13 @@ export function FeedbackBar(props: FeedbackBarProps) {
         <StepWords step={step} questions={copy.questions} />
       </p>
       {step.voices.map((note) => (
-        <StepVoice key={note.id} note={note} source={soundUrl(note.recording)} />
+        <ListenButton
+          key={note.id}
+          large
+          voice={note}
+          source={soundUrl(note.recording)}
+          className="!text-madder"
+        />
       ))}
       {mayReply(step.page) && (
         <>
@@ -125,6 +132,12 @@ export function FeedbackBar(props: FeedbackBarProps) {
             key={step.id}
             reply={reply?.reply}
             onReply={(value) => giveReply(store, copy.id, step, reply, value)}
+          />
+          <SpokenReply
+            voice={reply?.reply.voice}
+            soundUrl={soundUrl}
+            onSpeak={onSpeak && (() => onSpeak(step))}
+            onTake={() => giveReply(store, copy.id, step, reply, { voice: undefined })}
           />
           <Button
             large
@@ -139,21 +152,6 @@ export function FeedbackBar(props: FeedbackBarProps) {
       )}
       <IconButton icon={X} label="Close this row" onClick={onClose} />
     </section>
-  )
-}
-
-/** What was spoken in a piece of feedback. */
-function StepVoice({ note, source }: { note: VoiceNote; source: string }) {
-  const { element, playing, at, toggle } = useSound(source, note.seconds, note.heard)
-  return (
-    <>
-      <Button large onClick={toggle} className="!text-madder">
-        {playing ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
-        {playing ? 'Pause' : 'Listen'}
-        <span className="tabular">{sayLength(at === undefined ? note.seconds : note.seconds - at)}</span>
-      </Button>
-      {element}
-    </>
   )
 }
 

@@ -16,8 +16,8 @@ interface RecordingBarProps {
   speaking: Speaking
   /** The longest recording here, in seconds. */
   longest: number
-  /** What is on this bar can be laid on the page; else it waits until it can. */
-  keeps: boolean
+  /** What is on this bar can be kept now; else it waits until it can. */
+  keeps: (made: Made) => boolean
 }
 
 /** Speaking, above the page: how loud one is heard and how long there is; then listening, once more, or keeping it. */
@@ -32,7 +32,7 @@ export function RecordingBar({ speaking, longest, keeps }: RecordingBarProps) {
       {now.is === 'recording' ? (
         <UnderWay now={now} longest={longest} speaking={speaking} />
       ) : (
-        <Ended key={now.made.id} made={now.made} speaking={speaking} keeps={keeps} />
+        <Ended key={now.made.id} made={now.made} speaking={speaking} keeps={keeps(now.made)} />
       )}
     </section>
   )
@@ -108,7 +108,7 @@ function Ended({ made, speaking, keeps }: { made: Made; speaking: Speaking; keep
         role="status"
         className={`font-serif text-lg font-semibold ${made.left ? 'max-tablet:w-full' : 'max-tablet:sr-only'}`}
       >
-        {made.left ? `From ${sayWhen(made.began)}, not kept yet` : 'Your recording'}
+        {made.left ? `From ${sayWhen(made.began)}, not kept yet` : made.to ? 'Your answer' : 'Your recording'}
       </span>
       <Button large onClick={sound.toggle}>
         {sound.playing ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}

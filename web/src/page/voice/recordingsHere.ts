@@ -10,6 +10,8 @@ export interface Spot {
   readonly y: number
   /** The printed place that it is spoken into. */
   readonly place?: string
+  /** The piece of feedback that it answers: then it lies on no page. */
+  readonly to?: string
 }
 
 /** A recording that is under way, or was when its tab ended. */

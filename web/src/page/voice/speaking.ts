@@ -206,8 +206,12 @@ export class Speaking {
     const made = this.#let()
     if (!made) return
     await this.#here.drop(made.id)
-    const { page, x, y, place } = made
-    await this.begin({ page, x, y, ...(place === undefined ? {} : { place }) })
+    const { page, x, y, place, to } = made
+    await this.begin({
+      ...{ page, x, y },
+      ...(place === undefined ? {} : { place }),
+      ...(to === undefined ? {} : { to }),
+    })
   }
 
   /** Shows what was left over in this copy when a tab ended, if nothing else is shown. */

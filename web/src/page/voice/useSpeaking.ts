@@ -1,4 +1,4 @@
-import type { PageEvent, Person, VoiceNote } from '@hand-back/core'
+import { attachmentsOfItem, type PageEvent, type Person, type VoiceNote } from '@hand-back/core'
 import { useEffect, useLayoutEffect, useMemo } from 'react'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { finishesBy } from '../device/finishing.ts'
@@ -16,6 +16,8 @@ interface SpeakingOn {
   longest: number
   /** The copy is there, and takes what one says. */
   open: boolean
+  /** Gives what was made as an answer to a piece of feedback. */
+  answer?: (made: Made & { readonly to: string }) => void
   /** What was made is kept when one leaves, as one does who goes through a pile; else it is offered the next time. */
   keepsOnLeaving?: boolean
 }
@@ -29,17 +31,20 @@ export function useSpeaking({
   page,
   longest,
   open,
+  answer,
   keepsOnLeaving = false,
 }: SpeakingOn): Speaking {
   const { speaking, around } = useMemo(() => {
     // Of this copy: what is laid late does not go to the pages of the next.
-    const around: Pick<SpeakingOn, 'pages' | 'page'> = { pages: [], page: { id: '' } }
+    const around: Pick<SpeakingOn, 'pages' | 'page' | 'answer'> = { pages: [], page: { id: '' } }
     const speaking = new Speaking(
       {
         copy,
         person: person.id,
         longest,
         lay: (made) => {
+          const { to } = made
+          if (to !== undefined) return around.answer?.({ ...made, to })
           // Its page may have been taken out since.
           const on = around.pages.some(({ id }) => id === made.page) ? made.page : around.page.id
           store.add(on, [noteOf(made)], { name: made.id, bytes: made.bytes })
@@ -47,7 +52,7 @@ export function useSpeaking({
         openPage: () => around.page.id,
         lies: (recording) =>
           [...store.view.getState().log.pages.values()].some(({ placed }) =>
-            [...placed.values()].some(({ item }) => item.kind === 'voice' && item.recording === recording),
+            [...placed.values()].some(({ item }) => attachmentsOfItem(item).includes(recording)),
           ),
       },
       speakingDevice(),
@@ -55,8 +60,8 @@ export function useSpeaking({
     return { speaking, around }
   }, [copy, person.id, store, longest])
   useLayoutEffect(() => {
-    Object.assign(around, { pages, page })
-  }, [around, pages, page])
+    Object.assign(around, { pages, page, answer })
+  }, [around, pages, page, answer])
   useEffect(() => speaking.turned(page.id), [speaking, page.id])
   // What is made while one speaks is played with the voice.
   useEffect(

@@ -1,16 +1,11 @@
 import {
-  boundsOfItem,
   type CopyWhole,
   handedBackRound,
-  isAnswer,
-  isOpenAt,
   mayRead,
   mayWriteOn,
   type Person,
   type Placed,
-  type Point,
   photoBox,
-  type VoiceNote,
   type WorksheetPage,
   worksOn,
 } from '@hand-back/core'
@@ -38,20 +33,20 @@ import { STUDENT_SWATCHES } from '../strip/swatches.ts'
 import { TOOLS, type ToolName } from '../tools/index.ts'
 import { useTools } from '../tools/useTools.ts'
 import { RecordingBar } from '../voice/RecordingBar.tsx'
-import { sayNotRecorded } from '../voice/recorder.ts'
 import { SpeakButton } from '../voice/SpeakButton.tsx'
 import { useHearAll } from '../voice/useHearAll.ts'
-import { useSpeaking } from '../voice/useSpeaking.ts'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
 import { ClosedVeil } from './ClosedVeil.tsx'
-import { FeedbackBar, LookBack, PagesDialog, PrintDialog, TalkPlayer } from './parts.ts'
+import { FeedbackBar, LookBack, PagesDialog, PrintDialog } from './parts.ts'
 import { ReadingStrip } from './ReadingStrip.tsx'
 import { useOpenPart } from './useOpenPart.ts'
+import { useSpokenWork } from './useSpokenWork.ts'
+import { useTalkPlayer } from './useTalkPlayer.tsx'
 import { useWork } from './useWork.ts'
 import { useSeen } from './useWriting.ts'
 import { WorkingStrip } from './WorkingStrip.tsx'
 import { Worktop } from './Worktop.tsx'
-import { notedPages, noteIn, placeFor } from './workingNotes.ts'
+import { notedPages } from './workingNotes.ts'
 
 interface WorkingPageProps {
   copy: CopyWhole
@@ -78,7 +73,6 @@ export function WorkingPage(props: WorkingPageProps) {
   const { index, turnTo, turnToPage } = where
   const tools = useTools(person, STUDENT_SWATCHES)
   const [over, setOver] = useState<'pages' | 'past' | 'print'>()
-  const [watched, setWatched] = useState<VoiceNote>()
   // What is only tried out has no past and no PDF.
   const lookBack = trial ? undefined : () => setOver('past')
   const print = trial ? undefined : () => setOver('print')
@@ -125,6 +119,7 @@ export function WorkingPage(props: WorkingPageProps) {
   const working = useDrawnToWork(page, answered, work.elsewhere, lies)
   const reading = useDrawnToRead(copy, page, answered)
   const photoUrl = usePhotos(copy.id, bytesOf)
+  const talk = useTalkPlayer({ copy, store, person, photoUrl })
   const onView = useSameLook(where, work.surface, page.id)
   const onRead = useReading(page, seen.items)
   const hearAll = useHearAll(page.id, seen.notes)
@@ -132,39 +127,23 @@ export function WorkingPage(props: WorkingPageProps) {
 
   /** What the row of tools can do, to write or to read. */
   const row = { work, onRead, onHear, onLookBack: lookBack, onFeedback, onPrint: print }
-  const open = ready && writes && !silent
-  const speaking = useSpeaking({
-    copy: copy.id,
+  const { speaking, speak, speakIn, bring, answer } = useSpokenWork({
+    copy,
     store,
     person,
     pages,
     page,
-    longest: copy.longestVoice,
-    open,
+    seen,
+    part,
+    surface,
+    open: ready && (writes || hasFeedback) && !silent,
   })
-  const speak = (at: Point & { place?: string }) =>
-    void speaking.begin({ page: page.id, ...at }).catch(sayNotRecorded)
-  /** Where what is spoken next comes to lie. */
-  const noteSpot = () => openPlace(placeFor(work.surface, seen.notes.length, page, lastMade()))
-  const bringSound = (file: File) =>
-    void speaking.bring(file, { page: page.id, ...noteSpot() }).catch(sayNotRecorded)
-  const lastMade = () => {
-    const last = seen.placed.findLast(
-      ({ item, author }) => author === person.id && item.kind !== 'voice' && !isAnswer(item),
-    )
-    return last && boundsOfItem(last.item)
-  }
-  /** A place for a note in the open part, where only a part is open. */
-  const openPlace = (at: Point): Point => {
-    const [area] = part?.areasOn(page.id) ?? []
-    return !area || !part || isOpenAt(part, page.id, at) ? at : { x: area.x + 4, y: area.y + 4 }
-  }
   const acts: AnswerActs = {
     answer: (where, value) => store.answer(page.id, where, value),
     typing: (where, text) =>
       text === undefined ? store.doneTyping(where) : store.keepTyping(page.id, where, { text }),
     speaking,
-    speak: (where) => speak({ ...noteIn(where), place: where.id }),
+    speak: speakIn,
     photo: (where, { bytes, width, height }) => {
       const recording = crypto.randomUUID()
       const box = photoBox(where, width / height, measure)
@@ -194,10 +173,15 @@ export function WorkingPage(props: WorkingPageProps) {
           onStep={onStep}
           onKeys={setStepKeys}
           soundUrl={photoUrl}
+          onSpeak={silent ? undefined : answer}
           onClose={() => setGoes(false)}
         />
       )}
-      <RecordingBar speaking={speaking} longest={copy.longestVoice} keeps={writes} />
+      <RecordingBar
+        speaking={speaking}
+        longest={copy.longestVoice}
+        keeps={({ to }) => (to === undefined ? writes : hasFeedback)}
+      />
       <Worktop
         copy={copy}
         work={work}
@@ -234,14 +218,14 @@ export function WorkingPage(props: WorkingPageProps) {
               hearAll={hearAll}
               onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
               onTake={(note) => store.take(page.id, [note.id])}
-              onWatch={setWatched}
+              onWatch={talk.watch}
             />
           </>
         )}
         strip={(upright) =>
           writes ? (
-            <WorkingStrip {...row} onSound={silent ? undefined : bringSound} upright={upright}>
-              {!silent && <SpeakButton speaking={speaking} onSpeak={() => speak(noteSpot())} />}
+            <WorkingStrip {...row} onSound={silent ? undefined : bring} upright={upright}>
+              {!silent && <SpeakButton speaking={speaking} onSpeak={speak} />}
             </WorkingStrip>
           ) : (
             <ReadingStrip {...row} upright={upright} />
@@ -282,16 +266,7 @@ export function WorkingPage(props: WorkingPageProps) {
           onClose={() => setOver(undefined)}
         />
       )}
-      {watched && (
-        <TalkPlayer
-          copy={copy}
-          store={store}
-          person={person}
-          note={watched}
-          photoUrl={photoUrl}
-          onClose={() => setWatched(undefined)}
-        />
-      )}
+      {talk.player}
       {over === 'past' && (
         <LookBack
           copy={copy}

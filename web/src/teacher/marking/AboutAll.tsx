@@ -17,6 +17,7 @@ interface AboutAllProps {
   overall: Overall
   /** What the student is called. */
   first: string
+  soundUrl: (recording: string) => string
   readOnly: boolean
   open: boolean
   setOpen: (open: boolean) => void
@@ -56,7 +57,7 @@ export function AboutAll(props: AboutAllProps) {
 }
 
 /** The criteria and the field for words, and the way to the rubric itself. */
-function Inside({ rubric, marks, overall, first, readOnly, onNextAfter, handout }: AboutAllProps) {
+function Inside({ rubric, marks, overall, first, soundUrl, readOnly, onNextAfter, handout }: AboutAllProps) {
   const [changing, setChanging] = useState(false)
   return (
     <div className="flex flex-col gap-3 pb-2">
@@ -67,6 +68,7 @@ function Inside({ rubric, marks, overall, first, readOnly, onNextAfter, handout 
             of={of}
             rubric={rubric}
             first={first}
+            soundUrl={soundUrl}
             readOnly={readOnly}
             onReach={(at) => marks.reach(of.criterion, at)}
             onNext={() => onNextAfter(of.criterion.id)}
@@ -93,13 +95,14 @@ interface LevelsProps {
   of: MarkedCriterion
   rubric: Rubric
   first: string
+  soundUrl: (recording: string) => string
   readOnly: boolean
   onReach: (at: number | undefined) => void
   onNext: () => void
 }
 
 /** One criterion: a press, or its number, says which level was reached; Enter goes on. */
-function Levels({ of, rubric, first, readOnly, onReach, onNext }: LevelsProps) {
+function Levels({ of, rubric, first, soundUrl, readOnly, onReach, onNext }: LevelsProps) {
   const { criterion, mark, before, replies } = of
   const shown = mark ?? before
   const press = (event: KeyboardEvent) => {
@@ -143,7 +146,7 @@ function Levels({ of, rubric, first, readOnly, onReach, onNext }: LevelsProps) {
           {shown.level.name}
         </p>
       )}
-      <Replies replies={replies} first={first} />
+      <Replies replies={replies} first={first} soundUrl={soundUrl} />
     </div>
   )
 }

@@ -24,6 +24,8 @@ interface MarkColumnProps {
   /** Areas of questions are being drawn on the page. */
   drawsAreas: boolean
   onDrawAreas: (draws: boolean) => void
+  /** Where a sound is to be had. */
+  soundUrl: (recording: string) => string
   /** A question whose field has the focus. */
   onHand: (of: MarkedQuestion) => void
   /** What is said about the whole of the copy. */
@@ -39,7 +41,7 @@ const REPLIES = 76
 /** The margin beside the page: the marks of its questions, level with them, and what they come to. */
 export function MarkColumn(props: MarkColumnProps) {
   const { marks, levelOf, first, readOnly, column, onNextAfter, onSign, children } = props
-  const { onRemarks, onHand, drawsAreas, onDrawAreas, step, aboutAll } = props
+  const { onRemarks, onHand, drawsAreas, onDrawAreas, step, aboutAll, soundUrl } = props
   const { given, full, left } = marks.sum
   const part = perCent(marks.sum)
   const looks = marks.questions.filter(({ mark, look }) => !mark && look).length
@@ -63,7 +65,7 @@ export function MarkColumn(props: MarkColumnProps) {
               onRemarks={() => onRemarks(of)}
               onHand={() => onHand(of)}
             />
-            <Replies replies={of.replies} first={first} />
+            <Replies replies={of.replies} first={first} soundUrl={soundUrl} />
           </div>
         ))}
         {drawsAreas && (
@@ -85,7 +87,7 @@ export function MarkColumn(props: MarkColumnProps) {
             <span className="text-ink-soft">{left === 0 && part !== undefined ? `${part} %` : ''}</span>
           </p>
         )}
-        <Replies replies={marks.replies} first={first} />
+        <Replies replies={marks.replies} first={first} soundUrl={soundUrl} />
         {left > 0 && (
           <button
             type="button"

@@ -6,7 +6,6 @@ import {
   type Placed,
   pageOf,
   sayGoFor,
-  type VoiceNote,
   type WorksheetPage,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
@@ -26,7 +25,8 @@ import type { View } from '../../page/view/view.ts'
 import { RecordingBar } from '../../page/voice/RecordingBar.tsx'
 import { SpeakButton } from '../../page/voice/SpeakButton.tsx'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
-import { LookBack, TalkPlayer } from '../../page/work/parts.ts'
+import { LookBack } from '../../page/work/parts.ts'
+import { useTalkPlayer } from '../../page/work/useTalkPlayer.tsx'
 import { useWork } from '../../page/work/useWork.ts'
 import { useSeen } from '../../page/work/useWriting.ts'
 import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
@@ -198,7 +198,6 @@ export function MarkedCopy({
   const pageNow = pageOf(log, page.id)
   const compares = comparing && settled && seeing === 'all' && round > 1
   const changes = useChanges(copy.id, page, pageNow, round, compares)
-  const [watched, setWatched] = useState<VoiceNote>()
   const [lookingBack, setLookingBack] = useState(false)
   const whose = useWhoseInk({
     copy,
@@ -222,6 +221,7 @@ export function MarkedCopy({
   )
   const drawn = useDrawnToRead(copy, page, laid)
   const photoUrl = usePhotos(copy.id, bytesOf)
+  const talk = useTalkPlayer({ copy, store, person, photoUrl })
   const running = useRunning({ copy, store, person, pages, index, wanted, photoUrl, turn })
   const level = (of: MarkedQuestion) => levelOf(of, pages, index, view, running !== undefined)
 
@@ -246,7 +246,7 @@ export function MarkedCopy({
   return (
     <>
       {whose.rows}
-      <RecordingBar speaking={speaking} longest={longest} keeps={writes} />
+      <RecordingBar speaking={speaking} longest={longest} keeps={() => writes} />
       {round > 1 && (
         <WhatChanged
           round={round}
@@ -256,16 +256,7 @@ export function MarkedCopy({
           changes={changes}
         />
       )}
-      {watched && (
-        <TalkPlayer
-          copy={copy}
-          store={store}
-          person={person}
-          note={watched}
-          photoUrl={photoUrl}
-          onClose={() => setWatched(undefined)}
-        />
-      )}
+      {talk.player}
       {lookingBack && (
         <LookBack
           copy={copy}
@@ -332,7 +323,7 @@ export function MarkedCopy({
                     hearAll={hearing}
                     onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
                     onTake={(note) => store.take(page.id, [note.id])}
-                    onWatch={setWatched}
+                    onWatch={talk.watch}
                   />
                 </>
               )}
@@ -366,6 +357,7 @@ export function MarkedCopy({
             marks={marks}
             levelOf={level}
             first={first}
+            soundUrl={photoUrl}
             readOnly={!writes}
             step={step}
             column={column}
@@ -379,6 +371,7 @@ export function MarkedCopy({
                 marks={marks}
                 overall={overall}
                 first={first}
+                soundUrl={photoUrl}
                 readOnly={!writes}
                 {...aboutAll}
                 onNextAfter={goOn}
