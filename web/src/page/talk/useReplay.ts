@@ -15,7 +15,7 @@ export interface Replaying {
   show(seconds: number): void
 }
 
-/** The talk-through of a voice note, from the log of its copy in order. Throws nothing; `undefined` where there is none. */
+/** The talk-through of a voice note, from the log of its copy in order. Nothing where there is none. */
 export function useReplay(log: readonly KeptEvent[], note: string): Replaying | undefined {
   const made = useMemo(() => {
     const through = talkThrough(log, note)

@@ -10,7 +10,7 @@ interface PlayedOn {
   photoUrl: (name: string) => string
 }
 
-/** A talk-through of this copy, played over it once one is to be watched. */
+/** Plays a talk-through of this copy over it, once one is to be watched. */
 export function useTalkPlayer(on: PlayedOn): { watch: (note: VoiceNote) => void; player: ReactNode } {
   const [note, watch] = useState<VoiceNote>()
   return { watch, player: note && <TalkPlayer {...on} note={note} onClose={() => watch(undefined)} /> }
