@@ -45,7 +45,7 @@ function runs(pid: number): boolean {
 
 /** The server is a child of the house. */
 function serverPid(): number | undefined {
-  const { stdout } = spawnSync('pgrep', ['-P', String(house?.pid), '-f', 'server/src/main.ts'], {
+  const { stdout } = spawnSync('pgrep', ['-P', String(house?.pid), '-f', 'server/dist/main.js'], {
     encoding: 'utf8',
   })
   return Number(stdout.split('\n')[0]) || undefined

@@ -77,7 +77,7 @@ test('a rubric is made while marking and given by keys; its student sees what is
   await expect(words).toContainText('A careful piece of work.')
   await student.getByRole('button', { name: 'The piece before' }).click()
   await expect(words).toContainText('Says why · 1 of 2½ · nearly')
-  await student.getByRole('button', { name: 'Answer' }).click()
+  await student.getByRole('button', { name: 'Answer', exact: true }).click()
   await student.getByLabel('Your answer').fill('I will say why.')
   await student.getByLabel('Your answer').press('Enter')
   await expect(teacher.getByText('I will say why.')).toBeVisible()

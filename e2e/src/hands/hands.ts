@@ -7,11 +7,19 @@ export interface Place {
 
 /** Where a place of the page (points) is in the window (CSS pixels); `surface`: of which page, where two are seen. */
 export async function onScreen(page: Page, at: Place, surface = 'page'): Promise<Place> {
-  return page.getByTestId(surface).evaluate((element, { x, y }) => {
+  return (await wayOnScreen(page, [at], surface))[0]!
+}
+
+/** Where places of the page are in the window, asked of it at once. */
+function wayOnScreen(page: Page, way: readonly Place[], surface = 'page'): Promise<Place[]> {
+  return page.getByTestId(surface).evaluate((element, places) => {
     const { scale, x: left, y: top } = (element as HTMLElement).dataset
     const box = element.getBoundingClientRect()
-    return { x: box.left + Number(left) + x * Number(scale), y: box.top + Number(top) + y * Number(scale) }
-  }, at)
+    return places.map(({ x, y }) => ({
+      x: box.left + Number(left) + x * Number(scale),
+      y: box.top + Number(top) + y * Number(scale),
+    }))
+  }, way)
 }
 
 const sessions = new WeakMap<Page, Promise<CDPSession>>()
@@ -32,7 +40,7 @@ export function along(from: Place, to: Place, steps = 12): Place[] {
 /** Draws with a pen whose pressure grows from light to firm. Places are points of the page. */
 export async function drawWithPen(page: Page, way: readonly Place[]): Promise<void> {
   const cdp = await session(page)
-  const places = await Promise.all(way.map((place) => onScreen(page, place)))
+  const places = await wayOnScreen(page, way)
   const send = (
     type: 'mousePressed' | 'mouseMoved' | 'mouseReleased',
     { x, y }: Place,
@@ -56,7 +64,7 @@ export async function drawWithPen(page: Page, way: readonly Place[]): Promise<vo
 }
 
 export async function drawWithMouse(page: Page, way: readonly Place[]): Promise<void> {
-  const places = await Promise.all(way.map((place) => onScreen(page, place)))
+  const places = await wayOnScreen(page, way)
   await page.mouse.move(places[0]!.x, places[0]!.y)
   await page.mouse.down()
   for (const { x, y } of places.slice(1)) await page.mouse.move(x, y)
@@ -75,7 +83,7 @@ export async function touch(
 }
 
 export async function drawWithFinger(page: Page, way: readonly Place[], size?: number): Promise<void> {
-  const places = await Promise.all(way.map((place) => onScreen(page, place)))
+  const places = await wayOnScreen(page, way)
   await touch(page, 'touchStart', [places[0]!], size)
   for (const place of places.slice(1)) await touch(page, 'touchMove', [place], size)
   await touch(page, 'touchEnd', [])

@@ -2,14 +2,14 @@
 // loader that reads TypeScript is there, which would spend five seconds on its two megabytes.
 import { writeFileSync } from 'node:fs'
 import os from 'node:os'
-import { register } from 'tsx/esm/api'
 
-if (process.argv[2] === 'quick') {
+const [, , kind, asWritten] = process.argv
+if (kind === 'quick') {
   await import('pdfjs-dist/legacy/build/pdf.mjs')
   // Where pdf.js looks for its own worker before it imports one.
   globalThis.pdfjsWorker = await import('pdfjs-dist/legacy/build/pdf.worker.mjs')
 }
-register()
+if (asWritten) (await import('tsx/esm/api')).register()
 // Answering people comes before this.
 os.setPriority(os.constants.priority.PRIORITY_LOW)
 

@@ -37,6 +37,8 @@ if command -v setpriv >/dev/null; then exec setpriv --pdeathsig KILL "$@"; fi
 exec "$@"`
 
 const entry = fileURLToPath(new URL('./processEntry.mjs', import.meta.url))
+/** Whether this runs as it is written: the process then needs a loader that reads TypeScript. */
+const AS_WRITTEN = import.meta.url.endsWith('.ts') ? ['as-written'] : []
 
 /**
  * One process that does one call at a time, with limits on time and on the memory of the whole process.
@@ -91,12 +93,16 @@ export class Workshop {
   }
 
   async #start(): Promise<ChildProcess> {
-    const child = spawn('sh', ['-c', WITHIN_LIMITS, 'sh', process.execPath, entry, this.#kind], {
-      stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
-      serialization: 'advanced',
-      // Nothing of what this process knows: neither its secrets nor its loader, which the entry registers when it is time.
-      env: surroundings(),
-    })
+    const child = spawn(
+      'sh',
+      ['-c', WITHIN_LIMITS, 'sh', process.execPath, entry, this.#kind, ...AS_WRITTEN],
+      {
+        stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
+        serialization: 'advanced',
+        // Nothing of what this process knows: neither its secrets nor its loader, which the entry registers when it is time.
+        env: surroundings(),
+      },
+    )
     child.once('exit', () => {
       this.#process = undefined
     })

@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, readdirSync, statSync } from 'node:fs'
+import { existsSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { Missing } from '../../needs.mjs'
+import { newestOf } from './newest.ts'
 import { PROJECT } from './project.ts'
 
 export const WEB_ROOT = join(PROJECT, 'web/dist')
@@ -13,19 +14,11 @@ export function buildWeb(): void {
   const files = ['web/index.html', 'web/vite.config.ts', 'package-lock.json'].map((file) =>
     join(PROJECT, file),
   )
-  const newest = Math.max(...sources.map(newestIn), ...files.map((file) => statSync(file).mtimeMs))
-  if (existsSync(built) && statSync(built).mtimeMs > newest) return
+  if (existsSync(built) && statSync(built).mtimeMs > newestOf(sources, files)) return
   console.log('Building the interface …')
   const done = spawnSync('npx', ['vite', 'build', '--logLevel', 'warn'], {
     cwd: join(PROJECT, 'web'),
     encoding: 'utf8',
   })
   if (done.status !== 0) throw new Missing(`The interface could not be built.\n${done.stdout}${done.stderr}`)
-}
-
-function newestIn(folder: string): number {
-  if (!existsSync(folder)) return 0
-  return readdirSync(folder, { recursive: true, withFileTypes: true })
-    .filter((entry) => entry.isFile())
-    .reduce((newest, entry) => Math.max(newest, statSync(join(entry.parentPath, entry.name)).mtimeMs), 0)
 }

@@ -1,8 +1,8 @@
 import { type ChildProcess, spawn } from 'node:child_process'
 import { appendFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { createInterface } from 'node:readline'
 import { Missing } from '../../needs.mjs'
+import { buildServer, SERVER_MAIN } from './buildServer.ts'
 import { WEB_ROOT } from './buildWeb.ts'
 import { PROJECT } from './project.ts'
 
@@ -28,7 +28,8 @@ export interface ServerOptions {
 
 /** Starts the server in a process of its own and waits until it answers. Throws `Missing` when it ends instead. */
 export async function startServerProcess(options: ServerOptions): Promise<ServerProcess> {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(PROJECT, 'server/src/main.ts')], {
+  await buildServer()
+  const child = spawn(process.execPath, ['--enable-source-maps', SERVER_MAIN], {
     cwd: PROJECT,
     // The channel ends with this process: the server then ends too, and keeps no port.
     stdio: ['ignore', 'pipe', 'inherit', 'ipc'],
