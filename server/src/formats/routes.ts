@@ -58,7 +58,7 @@ export function formatRoutes(context: Context, pictures: Pictures): Router {
     const lasting = asked === look
     response
       .set('Cache-Control', lasting ? 'private, max-age=31536000, immutable' : 'no-store')
-      .type('image/webp')
+      .type('image/jpeg')
       .send(bytes)
   })
   return router

@@ -35,29 +35,29 @@ export function drawPart(pdf: Uint8Array, part: Box, dotsPerInch: number): Buffe
   ])
 }
 
-/**
- * All pages of a PDF as they are seen, the longest side of each `longest` pixels, as raw red, green and blue. Source of
- * the form that poppler writes: Netpbm's PPM, "P6", width, height and the highest value, each followed by one white space.
- */
-export function drawPages(pdf: Uint8Array, longest: number): RawPicture[] {
-  const drawn = poppler('pdftoppm', pdf, ['-cropbox', '-scale-to', String(longest), 'FILE'])
-  const pictures: RawPicture[] = []
-  for (let at = 0; at < drawn.length; ) {
-    const head = /^P6\s(\d+)\s(\d+)\s255\s/.exec(drawn.subarray(at, at + 40).toString('latin1'))
-    if (!head) throw new Error('pdftoppm wrote no picture')
-    const [width, height] = [Number(head[1]), Number(head[2])]
-    const from = at + head[0].length
-    at = from + width * height * 3
-    pictures.push({ width, height, data: drawn.subarray(from, at) })
-  }
-  return pictures
-}
+/** How good the pictures of pages are, of 100: thin coloured lines stay clean. */
+const QUALITY = 82
+/** What every JPEG begins with: "start of image", and the first byte of the marker after it (ISO/IEC 10918-1, B.1.1.3). */
+const JPEG_BEGINS = Buffer.from([0xff, 0xd8, 0xff])
 
-/** A picture without compression, three bytes a pixel, line by line. */
-export interface RawPicture {
-  readonly width: number
-  readonly height: number
-  readonly data: Buffer
+/**
+ * All pages of a PDF as they are seen, the longest side of each `longest` pixels, as JPEG: poppler packs what it has
+ * just drawn in a third of the time that it takes to hand millions of raw bytes to another packer.
+ */
+export function drawPages(pdf: Uint8Array, longest: number): Buffer[] {
+  const drawn = poppler('pdftoppm', pdf, [
+    ...['-cropbox', '-scale-to', String(longest), '-jpeg', '-jpegopt', `quality=${QUALITY}`],
+    'FILE',
+  ])
+  // They come one after the other. Within a picture each 0xFF of its data is followed by 0 or by the number of a restart.
+  const pictures: Buffer[] = []
+  for (let at = 0, next = 0; at < drawn.length; at = next) {
+    next = drawn.indexOf(JPEG_BEGINS, at + 1)
+    if (next < 0) next = drawn.length
+    pictures.push(drawn.subarray(at, next))
+  }
+  if (!pictures[0]?.subarray(0, 3).equals(JPEG_BEGINS)) throw new Error('pdftoppm wrote no picture')
+  return pictures
 }
 
 /** How finely it is looked whether anything lies beside a page, in dots an inch; on very large pages in so many dots in all. */

@@ -48,7 +48,7 @@ export const setRubric = putting('teacher', '/handouts/:handout/rubric', rubricC
 export const handoutWork = reading('teacher', '/handouts/:handout/work', z.array(copyWork))
 /** Which pages its copies have, and how each looks now. */
 export const handoutLooks = reading('teacher', '/handouts/:handout/looks', handoutLooksTold)
-/** A page of a copy drawn small, as its teacher sees it (WebP); `of`, behind the address, is its look. */
+/** A page of a copy drawn small, as its teacher sees it (JPEG); `of`, behind the address, is its look. */
 export const pagePicture = streaming('file', reading('teacher', '/copies/:copy/pages/:page/picture', bytes))
 export const givePages = putting('teacher', '/copies/:copy/owners', pageOwners, nothing)
 export const changeCopy = changing('teacher', '/copies/:copy', copyChange, nothing)
