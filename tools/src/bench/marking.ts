@@ -89,8 +89,14 @@ const untilInk = (page: Page, key: string): Promise<number> =>
   }, key)
 
 async function pictureFigures({ url }: BenchHouse, page: Page, handout: string): Promise<Figure[]> {
-  const get = (path: string) => page.request.get(`${url}/api${path}`, { timeout: 120_000 })
-  const told: HandoutLooks = await (await get(`/handouts/${handout}/looks`)).json()
+  // Asked for without a browser: it has a machine of its own before a teacher, and would take its part of these two cores.
+  const cookie = (await page.context().cookies()).map(({ name, value }) => `${name}=${value}`).join('; ')
+  const get = async (path: string) => {
+    const answer = await fetch(`${url}/api${path}`, { headers: { cookie } })
+    if (!answer.ok) throw new Error(`${path}: ${answer.status}`)
+    return Buffer.from(await answer.arrayBuffer())
+  }
+  const told: HandoutLooks = JSON.parse((await get(`/handouts/${handout}/looks`)).toString())
   // One page more than is measured: with it, what draws and the worksheet's paper are there, as while a class works.
   const [first] = told.pages
   const looks = told.looks.filter(({ page: of }) => of !== first!.id)
@@ -106,7 +112,7 @@ async function pictureFigures({ url }: BenchHouse, page: Page, handout: string):
   const kept = await timed(pictures, 3)
   const folder = mkdtempSync(join(tmpdir(), 'hand-back-pile-'))
   const file = join(folder, 'pile.pdf')
-  writeFileSync(file, await (await get(`/handouts/${handout}/pdf`)).body())
+  writeFileSync(file, await get(`/handouts/${handout}/pdf`))
   const all = await timed(
     () => spawnSync('pdftoppm', ['-cropbox', '-scale-to', '560', file], { maxBuffer: 1e9 }),
     2,
