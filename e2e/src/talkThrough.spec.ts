@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
 import { handIn, openCopy, prepareLesson } from './fixtures/lesson.ts'
@@ -5,6 +6,8 @@ import { expect, test, testServer } from './fixtures/test.ts'
 import { along, button, drawWithPen, expectInk, expectKept, onScreen } from './hands/hands.ts'
 
 const server = testServer()
+/** Of its pages, in points. */
+const PAGE_HEIGHT = 842
 const pdf = await makePdf([{}, {}])
 
 const bar = (page: Page) => page.getByRole('region', { name: 'Recording' })
@@ -88,9 +91,72 @@ test('a student explains while drawing: played, strokes and pages come as they c
   await expect.poll(() => second(teacher)).toBeGreaterThan(0.9)
   expect(await second(teacher)).toBeLessThan(3.5)
   await expect(player(teacher).getByRole('button', { name: 'Pause' })).toBeVisible()
+  await teacher.getByRole('radio', { name: 'hidden' }).click()
+  const downloaded = teacher.waitForEvent('download')
+  await button(teacher, 'Save as a film').click()
+  // It is made whether one watches or not.
   await teacher.keyboard.press('Escape')
   await expect(player(teacher)).toHaveCount(0)
+  const download = await downloaded
+  expect(download.suggestedFilename()).toBe('Reading a tide table, talked through.webm')
+  const film = readFileSync(await download.path())
+  const looks = await filmAt(teacher, film, [0.5, 3, 99])
+  // Page 1 before, and after the stroke in the second second; page 2 at its end. Nothing of what was made later.
+  const inks = looks.map(({ inks: [first, second, third, later] }) => ({ first, second, third, later }))
+  expect(inks[0]).toEqual({ first: true, second: false, third: false, later: false })
+  expect(inks[1]).toMatchObject({ first: true, second: true, later: false })
+  expect(inks[2]).toMatchObject({ first: false, second: false, third: true, later: false })
+  expect(looks[0]!.seconds).toBeGreaterThan(3.9)
+  expect(looks[0]!.seconds).toBeLessThan(7)
+  expect(looks[0]!.loudest).toBeGreaterThan(0.01)
 })
+
+/**
+ * A film at some of its seconds: whether there is ink where strokes were drawn; how long it is, and how loud its
+ * loudest sample, from 0 to 1.
+ */
+function filmAt(page: Page, film: Buffer, seconds: readonly number[]) {
+  const places = [100, 200, 250, 300].map((y) => ({ x: 140, y }))
+  return page.evaluate(
+    async ({ base64, at, points, of }) => {
+      const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))
+      const video = document.createElement('video')
+      video.muted = true
+      video.src = URL.createObjectURL(new Blob([bytes], { type: 'video/webm' }))
+      await new Promise((done, failed) => {
+        video.onloadeddata = done
+        video.onerror = () => failed(new Error('it is no film'))
+      })
+      const { length, loudest } = await new AudioContext()
+        .decodeAudioData(bytes.slice().buffer)
+        .then((sound) => ({
+          length: sound.duration,
+          loudest: sound.getChannelData(0).reduce((most, each) => Math.max(most, Math.abs(each)), 0),
+        }))
+      const canvas = Object.assign(document.createElement('canvas'), {
+        width: video.videoWidth,
+        height: video.videoHeight,
+      })
+      const context = canvas.getContext('2d')!
+      const scale = video.videoHeight / of
+      const looks = []
+      for (const second of at) {
+        await new Promise((done) => {
+          video.onseeked = done
+          video.currentTime = Math.min(second, video.duration)
+        })
+        context.drawImage(video, 0, 0)
+        const inks = points.map(({ x, y }) => {
+          const { data } = context.getImageData(x * scale - 3, y * scale - 3, 7, 7)
+          return data.some((value, index) => index % 4 !== 3 && value < 150)
+        })
+        looks.push({ inks, seconds: length, loudest })
+      }
+      return looks
+    },
+    { base64: film.toString('base64'), at: seconds, points: places, of: PAGE_HEIGHT },
+  )
+}
 
 test('what only was spoken has nothing to watch; a teacher’s talk-through is the student’s when it goes back', async ({
   somebody,
@@ -126,4 +192,18 @@ test('what only was spoken has nothing to watch; a teacher’s talk-through is t
   await expect.poll(() => second(rafi)).toBeGreaterThan(0.2)
   await expectInk(rafi, { x: 140, y: 200 }, true, 'talk')
   await expect(bar(rafi)).toHaveCount(0)
+
+  // A film that is not wanted any more is not saved.
+  const downloads: string[] = []
+  rafi.on('download', (each) => downloads.push(each.suggestedFilename()))
+  const devTools = await rafi.context().newCDPSession(rafi)
+  await devTools.send('Emulation.setCPUThrottlingRate', { rate: 20 })
+  await button(rafi, 'Save as a film').click()
+  await player(rafi).getByRole('button', { name: 'Stop' }).click()
+  await devTools.send('Emulation.setCPUThrottlingRate', { rate: 1 })
+  await expect(button(rafi, 'Save as a film')).toBeVisible()
+  const wanted = rafi.waitForEvent('download')
+  await button(rafi, 'Save as a film').click()
+  await wanted
+  expect(downloads).toHaveLength(1)
 })

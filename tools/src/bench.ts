@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { type Figure, say } from './bench/figure.ts'
+import { filmFigures } from './bench/film.ts'
 import { flattenFigures } from './bench/flattening.ts'
 import { handoutFigures } from './bench/handouts.ts'
 import { hostileFigures } from './bench/hostile.ts'
@@ -41,6 +42,7 @@ export async function run(options: readonly string[]): Promise<void> {
     hostile: () => hostileFigures(cluster.database('hostile')),
     flattening: flattenFigures,
     sound: soundFigures,
+    film: () => filmFigures(cluster.database('film')),
     page: () => pageFigures(cluster.database('page')),
     writing: () => writingFigures(cluster.database('writing')),
     preparing: () => preparingFigures(cluster.database('preparing')),

@@ -7,6 +7,7 @@ import { inSight } from '../log/apply.ts'
 import type { KeptEvent, PageAct } from '../log/events.ts'
 import { inOrder, pagesAt } from '../log/past.ts'
 import { event, idOf, PAGE } from '../test/arbitrary.ts'
+import { filmFrames } from './film.ts'
 import { countAt, Replay, secondOf, talkThrough } from './replay.ts'
 import { momentAt, pageOpenAt, secondAt, type Talk, talk } from './talk.ts'
 
@@ -213,5 +214,38 @@ describe('a talk-through', () => {
     const playing = new Replay(told)
     for (const second of [11, 2.5, 9.99, 0, 12, 5, 4.99, 5.01])
       expect(new Map(playing.at(second).pages)).toEqual(pagesAt(told.events, countAt(told, second)))
+  })
+
+  test('its film has a picture wherever something is other, and one at least every five seconds, without a gap', () => {
+    const frames = [...filmFrames(new Replay(through), 10)]
+    expect(frames[0]!.second).toBe(0)
+    expect(ids(frames[0]!.shown.pages)).toEqual([idOf(1)])
+    expect(ids(frames.at(-1)!.shown.pages)).toEqual([1, 3].map(idOf))
+    // Before second 1 nothing is written: one picture. Then ten a second until the pen is lifted at 3.
+    expect(frames.filter(({ second }) => second < 1)).toHaveLength(1)
+    expect(frames.filter(({ second }) => second >= 1.2 && second < 2.9).length).toBeGreaterThan(8)
+    expect(frames.find(({ second }) => second === 6)!.page).toBe(idOf(901))
+    for (const [index, { second, seconds, shown }] of frames.entries()) {
+      expect(second + seconds).toBeCloseTo(frames[index + 1]?.second ?? through.seconds)
+      expect(seconds).toBeLessThanOrEqual(5.01)
+      if (index < frames.length - 1) expect(shown.count).toBe(countAt(through, second))
+    }
+  })
+
+  test('however long it is and however many pictures a second, the pictures of a film are as long as its voice', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 40, noNaN: true }),
+        fc.integer({ min: 1, max: 30 }),
+        (seconds, rate) => {
+          const frames = [...filmFrames(new Replay({ ...through, seconds }), rate)]
+          const all = frames.reduce((sum, each) => sum + each.seconds, 0)
+          expect(all).toBeCloseTo(seconds, 6)
+          expect(frames.every((each) => each.seconds > 0)).toBe(true)
+          const end = new Replay({ ...through, seconds }).at(seconds)
+          expect(frames.at(-1)!.shown.count).toBe(end.count)
+        },
+      ),
+    )
   })
 })

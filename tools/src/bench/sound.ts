@@ -11,6 +11,7 @@ import {
 import { openBrowser } from '../setup/browser.ts'
 import type { Figure } from './figure.ts'
 import { handwriting } from './strokes.ts'
+import { wavHead } from './wavHead.ts'
 
 const MINUTES = 10
 /** What a device decodes, and what it listens to, in samples a second. */
@@ -93,26 +94,8 @@ async function decoding(): Promise<number> {
       await new OfflineAudioContext(1, 1, heard).decodeAudioData(wav.buffer)
       return performance.now() - start
     },
-    { head: [...wavHead(samples)], samples, heard: HEARD },
+    { head: [...wavHead(samples, RECORDED)], samples, heard: HEARD },
   )
   await browser.close()
   return took
-}
-
-/** What a WAV file of one channel of 16 bits begins with. */
-function wavHead(samples: number): Buffer {
-  const head = Buffer.alloc(44)
-  head.write('RIFF', 0)
-  head.writeUInt32LE(36 + samples * 2, 4)
-  head.write('WAVEfmt ', 8)
-  head.writeUInt32LE(16, 16)
-  head.writeUInt16LE(1, 20)
-  head.writeUInt16LE(1, 22)
-  head.writeUInt32LE(RECORDED, 24)
-  head.writeUInt32LE(RECORDED * 2, 28)
-  head.writeUInt16LE(2, 32)
-  head.writeUInt16LE(16, 34)
-  head.write('data', 36)
-  head.writeUInt32LE(samples * 2, 40)
-  return head
 }

@@ -3,6 +3,7 @@ import { nowIs } from '../api/queries.ts'
 import { oweSignOut, settleSignOut } from '../api/signOutOwed.ts'
 import { forgetPerson } from '../offline/offline.ts'
 import { leaveOutbox } from '../page/device/personOutbox.ts'
+import { stopFilms } from '../page/talk/films.ts'
 import { SEAT } from '../seat.ts'
 
 /**
@@ -12,6 +13,7 @@ import { SEAT } from '../seat.ts'
 export async function signOut(): Promise<void> {
   await forgetPerson()
   leaveOutbox()
+  stopFilms()
   endLive()
   oweSignOut()
   await settleSignOut()

@@ -5,6 +5,7 @@ import { nowIs } from '../api/queries.ts'
 import { nothingOwed } from '../api/signOutOwed.ts'
 import { forgetPerson } from '../offline/offline.ts'
 import { leaveOutbox } from '../page/device/personOutbox.ts'
+import { stopFilms } from '../page/talk/films.ts'
 
 /** Signs in by one of the ways there are and lets the screens know. Throws `Problem`. */
 export async function signInBy<Sent>(way: Call<string, Sent, unknown, Person>, sent: Sent): Promise<void> {
@@ -13,6 +14,7 @@ export async function signInBy<Sent>(way: Call<string, Sent, unknown, Person>, s
   await forgetPerson()
   nothingOwed()
   leaveOutbox()
+  stopFilms()
   endLive()
   nowIs(who)
 }

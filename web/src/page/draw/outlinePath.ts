@@ -1,4 +1,4 @@
-import { traceOutline } from '@hand-back/core'
+import { type Stroke, strokeOutline, strokePoints, strokeWidth, traceOutline } from '@hand-back/core'
 
 /** The outline of a stroke (ink/outline.ts) as an SVG path, to a tenth of its unit. */
 export function outlinePath(outline: readonly (readonly number[])[]): string {
@@ -16,3 +16,7 @@ export function outlinePath(outline: readonly (readonly number[])[]): string {
   })
   return d
 }
+
+/** A stroke as an SVG path in points of the page, to be filled. */
+export const strokeAsPath = (stroke: Stroke): string =>
+  outlinePath(strokeOutline(strokePoints(stroke), stroke.nib, strokeWidth(stroke)))

@@ -10,21 +10,15 @@ import {
   type Page,
   type Stroke,
   secondOf,
-  strokeOutline,
-  strokePoints,
-  strokeWidth,
   type WorksheetPage,
 } from '@hand-back/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { measure } from '../draw/letters.ts'
-import { outlinePath } from '../draw/outlinePath.ts'
+import { strokeAsPath } from '../draw/outlinePath.ts'
 import { PageSurface } from '../surface/PageSurface.tsx'
 import type { Surface } from '../surface/Surface.ts'
-import { pale } from './pale.ts'
+import { type Coming, strokesSeen } from './strokesSeen.ts'
 import type { Replaying } from './useReplay.ts'
-
-/** How one sees what is yet to come. */
-export type Coming = 'faint' | 'hidden' | 'shown'
 
 interface TalkPageProps {
   copy: CopyWhole
@@ -47,14 +41,9 @@ export function TalkPage({ copy, sheet, replaying, coming, photoUrl, onHear }: T
   const now = useItems(coming === 'shown' ? after.pages : shown.pages, sheet.id)
   const was = useItems(before.pages, sheet.id)
   const end = useItems(after.pages, sheet.id)
-  const toCome = useMemo(() => {
-    const there = new Set(was.strokes.map(({ id }) => id))
-    return end.strokes.filter(({ id }) => !there.has(id)).map(pale)
-  }, [was, end])
-  // What is yet to come lies under what is there: a stroke that is written covers its own.
   const strokes = useMemo(
-    () => (coming === 'faint' ? [...toCome, ...now.strokes] : now.strokes),
-    [coming, toCome, now],
+    () => strokesSeen({ before: was.strokes, now: now.strokes, after: end.strokes }, coming),
+    [coming, was, now, end],
   )
   const drawn = useMemo(() => drawnPage(sheet, now.others, copy.id, measure), [sheet, now.others, copy.id])
   const [surface, setSurface] = useState<Surface>()
@@ -102,7 +91,7 @@ export function TalkPage({ copy, sheet, replaying, coming, photoUrl, onHear }: T
             <svg className="absolute inset-0 h-full w-full" aria-hidden="true" data-testid="being written">
               <path
                 transform={`translate(${x} ${y}) scale(${scale})`}
-                d={pathOf(written)}
+                d={strokeAsPath(written)}
                 fill={coming === 'shown' ? 'var(--color-verdigris)' : written.colour}
                 opacity={written.nib === 'highlighter' ? 0.45 : 1}
               />
@@ -113,9 +102,6 @@ export function TalkPage({ copy, sheet, replaying, coming, photoUrl, onHear }: T
     </div>
   )
 }
-
-const pathOf = (stroke: Stroke): string =>
-  outlinePath(strokeOutline(strokePoints(stroke), stroke.nib, strokeWidth(stroke)))
 
 interface Items {
   readonly all: readonly Item[]

@@ -12,7 +12,9 @@ import { usePast } from '../past/usePast.ts'
 import { sayLength } from '../voice/sayLength.ts'
 import { useSound } from '../voice/useSound.tsx'
 import { VoiceLine } from '../voice/VoiceLine.tsx'
-import { type Coming, TalkPage } from './TalkPage.tsx'
+import { FilmButton } from './FilmButton.tsx'
+import type { Coming } from './strokesSeen.ts'
+import { TalkPage } from './TalkPage.tsx'
 import { type Replaying, useFrames, useReplay } from './useReplay.ts'
 
 interface TalkPlayerProps {
@@ -124,11 +126,14 @@ function Playing({ copy, note, photoUrl, replaying }: TalkPlayerProps & { replay
         />
         <Choices inline legend="What comes later" value={coming} options={COMING} onChoose={setComing} />
       </div>
-      <p className="mt-2 text-ink-soft" role={sound.trouble ? 'alert' : undefined}>
-        {sound.trouble
-          ? 'This cannot be played just now.'
-          : 'Press what was written to hear what was said there.'}
-      </p>
+      <div className="mt-3 flex flex-wrap items-center justify-between gap-x-8 gap-y-2">
+        <p className="text-ink-soft" role={sound.trouble ? 'alert' : undefined}>
+          {sound.trouble
+            ? 'This cannot be played just now.'
+            : 'Press what was written to hear what was said there.'}
+        </p>
+        <FilmButton {...{ copy, note, replaying, coming, photoUrl }} />
+      </div>
       {sound.element}
     </>
   )

@@ -50,7 +50,7 @@ export function FirstLook({ files, part }: { files: readonly File[]; part: numbe
           aria-label={`Bringing in ${name}`}
           value={part < 1 ? part : undefined}
           max={1}
-          className="h-2 w-[260px] accent-verdigris"
+          className="h-2 w-[260px]"
         />
       </div>
     </div>
