@@ -150,6 +150,12 @@ test('handing in keeps what is being spoken; leaving the copy leaves it for the 
   await noor.getByRole('link', { name: 'My tray' }).click()
   await noor.getByRole('heading', { name: 'In your hands' }).waitFor()
   await expect(noor.getByText('a recording is not kept yet')).toBeVisible()
+  // Who signs out is told of it first.
+  await button(noor, 'Sign out').click()
+  const told = noor.getByRole('dialog', { name: 'A recording is not kept yet' })
+  await expect(told).toContainText('it waits on this device')
+  await button(noor, 'Stay').click()
+  await expect(told).toHaveCount(0)
   await noor.goBack()
   await expect(bar(noor)).toContainText('not kept yet')
   await expect(bar(noor).getByText(/^0:0[123]$/)).toBeVisible()

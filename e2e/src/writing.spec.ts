@@ -167,6 +167,13 @@ test('handing in shows what nobody touched; taken back until marking begins, the
 }) => {
   const { student, teacher, lesson } = await atWork(server, somebody, pdf)
   await drawWithMouse(student, across(150))
+  // A hand that slips across the row of tools selects nothing of its words.
+  const row = (await student.getByRole('toolbar', { name: 'Writing' }).boundingBox())!
+  await student.mouse.move(row.x + 3, row.y + 5)
+  await student.mouse.down()
+  await student.mouse.move(row.x + row.width - 3, row.y + row.height - 5, { steps: 5 })
+  await student.mouse.up()
+  expect(await student.evaluate(() => String(getSelection()))).toBe('')
   await button(student, 'Hand in').click()
   const dialog = student.getByRole('dialog', { name: 'Still empty' })
   await expect(dialog.getByRole('button', { name: 'Page 2 nothing on it yet' })).toBeVisible()

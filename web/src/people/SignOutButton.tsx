@@ -9,12 +9,18 @@ const NotAtSchool = fetchedPart('NotAtSchool', () => import('./NotAtSchool.tsx')
 /** Fetches what signing out asks, where the network may be gone by the time somebody does. */
 export const warmSignOut = NotAtSchool.warm
 
-/** Signs out. What has not reached school is said before. */
-export function SignOutButton({ large = false }: { large?: boolean }) {
+interface SignOutButtonProps {
+  large?: boolean
+  /** On how many copies something was spoken, on this device, that is not kept yet. */
+  spoken: number
+}
+
+/** Signs out. What has not reached school, or is not kept yet, is said before. */
+export function SignOutButton({ large = false, spoken }: SignOutButtonProps) {
   const [asks, setAsks] = useState(false)
   useWarm(warmSignOut)
   const press = () => {
-    if ((openOutbox()?.waiting().length ?? 0) > 0) setAsks(true)
+    if (spoken > 0 || (openOutbox()?.waiting().length ?? 0) > 0) setAsks(true)
     else void signOut()
   }
   return (
@@ -22,7 +28,7 @@ export function SignOutButton({ large = false }: { large?: boolean }) {
       <Button look="quiet" large={large} onClick={press}>
         Sign out
       </Button>
-      {asks && <NotAtSchool onClose={() => setAsks(false)} />}
+      {asks && <NotAtSchool spoken={spoken} onClose={() => setAsks(false)} />}
     </>
   )
 }

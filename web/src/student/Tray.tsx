@@ -15,6 +15,7 @@ import { queries } from '../api/queries.ts'
 import { keepOffline } from '../offline/offline.ts'
 import { PaperThumb } from '../page/pages/PaperThumb.tsx'
 import { PAPER_WORKER } from '../page/paper/papers.ts'
+import { useRecordingsLeft } from '../page/voice/useRecordingsLeft.ts'
 import { SignOutButton } from '../people/SignOutButton.tsx'
 import { Corner } from '../ui/Corner.tsx'
 import { Emblem } from '../ui/Emblem.tsx'
@@ -22,7 +23,6 @@ import { Empty, Fetched } from '../ui/Notice.tsx'
 import { count, sayDue } from '../ui/when.ts'
 import { MailButton } from './MailButton.tsx'
 import { inTray, isChanged, isInHand } from './trayOrder.ts'
-import { useRecordingsLeft } from './useRecordingsLeft.ts'
 
 /** Where a student begins: what to do, what came back. */
 export function Tray({ person }: { person: Person }) {
@@ -42,7 +42,7 @@ export function Tray({ person }: { person: Person }) {
         <b className="truncate font-serif text-lg">{person.name}</b>
         <span className="flex-1" />
         <MailButton person={person} />
-        <SignOutButton large />
+        <SignOutButton large spoken={spoken.size} />
       </header>
       <main className="mx-auto w-full max-w-[1000px] flex-1 overflow-y-auto px-6 py-7 max-phone:px-4">
         <Fetched of={tray}>{(entries) => <Entries entries={entries} spoken={spoken} />}</Fetched>

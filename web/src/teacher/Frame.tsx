@@ -1,5 +1,6 @@
 import type { Person } from '@hand-back/core'
 import { NavLink, Outlet } from 'react-router'
+import { useRecordingsLeft } from '../page/voice/useRecordingsLeft.ts'
 import { OwnAccount } from '../people/OwnAccount.tsx'
 import { SignOutButton } from '../people/SignOutButton.tsx'
 import { Emblem } from '../ui/Emblem.tsx'
@@ -14,6 +15,7 @@ const PLACES = [
 
 /** The bar over a teacher's screens; a PDF or picture may be dropped anywhere below it. */
 export function Frame({ person }: { person: Person }) {
+  const spoken = useRecordingsLeft(person.id)
   return (
     <div className="flex h-full flex-col">
       <header className="flex shrink-0 items-center gap-2 border-b border-rule bg-card px-6 max-handheld:px-3">
@@ -41,7 +43,7 @@ export function Frame({ person }: { person: Person }) {
         </nav>
         <span className="flex-1" />
         <OwnAccount person={person} />
-        <SignOutButton />
+        <SignOutButton spoken={spoken.size} />
       </header>
       <BringIn>
         <main className="mx-auto w-full max-w-[1240px] px-10 py-8 max-tablet:px-5">

@@ -17,7 +17,7 @@ export function StripBar({ label, upright, children }: StripBarProps) {
           role="toolbar"
           aria-label={label}
           aria-orientation={upright ? 'vertical' : 'horizontal'}
-          className={`flex items-center gap-1 border-rule bg-card ${
+          className={`flex items-center gap-1 border-rule bg-card select-none ${
             upright
               ? 'w-[92px] flex-col overflow-x-hidden overflow-y-auto scroll-py-[130px] border-x px-1.5 py-3 [&_button]:max-w-full [&_button]:text-center [&_button]:leading-tight [&_button]:whitespace-normal'
               : 'min-w-0 flex-1 overflow-x-auto scroll-px-[130px] border-t px-3 py-2 @max-[900px]:gap-0.5 @max-[900px]:px-1.5'

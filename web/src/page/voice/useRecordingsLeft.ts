@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { RecordingsHere } from '../page/voice/recordingsHere.ts'
+import { RecordingsHere } from './recordingsHere.ts'
 
 /** The copies on which this person spoke something, on this device, that lies on no page yet. */
 export function useRecordingsLeft(person: string): ReadonlySet<string> {
