@@ -19,7 +19,7 @@ const second = (page: Page) =>
     .evaluate((each: HTMLAudioElement) => each.currentTime)
 /** Waits until a recording has lasted so long. */
 const spoken = (page: Page, seconds: number) =>
-  expect(page.getByRole('button', { name: new RegExp(`^Stop 0:0${seconds}`) })).toBeVisible()
+  expect(page.getByRole('button', { name: new RegExp(`^Stop 0:0[${seconds}-9]`) })).toBeVisible()
 
 /** Draws while speaking, a stroke in the second second and another, on the next page, in the fourth. */
 async function talkThrough(page: Page): Promise<void> {
@@ -107,7 +107,7 @@ test('a student explains while drawing: played, strokes and pages come as they c
   expect(inks[1]).toMatchObject({ first: true, second: true, later: false })
   expect(inks[2]).toMatchObject({ first: false, second: false, third: true, later: false })
   expect(looks[0]!.seconds).toBeGreaterThan(3.9)
-  expect(looks[0]!.seconds).toBeLessThan(7)
+  expect(looks[0]!.seconds).toBeLessThan(15)
   expect(looks[0]!.loudest).toBeGreaterThan(0.01)
 })
 

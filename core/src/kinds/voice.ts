@@ -35,8 +35,13 @@ export const voice: ItemKind<VoiceNote> = {
     const there = similarity.apply(item, by)
     return similarity.isPlace(there) ? there : item
   },
-  changed: (item, { x = item.x, y = item.y }) => ({ ...item, x, y }),
-  asChange: ({ x, y }) => ({ x, y }),
+  changed: ({ words: before, ...item }, { x = item.x, y = item.y, words = before }) => ({
+    ...item,
+    x,
+    y,
+    ...(words ? { words } : {}),
+  }),
+  asChange: ({ x, y, words = '' }) => ({ x, y, words }),
   bounds: ({ x, y }) => ({ x0: x, y0: y, x1: x + TAG.width, y1: y + TAG.height }),
   level: 'sign',
   drawn: voiceSign,

@@ -210,11 +210,6 @@ export class CopyStore {
     if (items.length > 0) this.#commit({ ...this.#common(page), act: 'take', items })
   }
 
-  /** Moves an item that lies at a place. */
-  move(page: string, item: string, from: { x: number; y: number }, to: { x: number; y: number }): void {
-    this.#commit({ ...this.#common(page), act: 'change', item, set: to, was: from })
-  }
-
   /** Puts an answer at a printed place; the one before is in the log. */
   answer(page: string, place: string, value: AnswerValue): void {
     const id = answerId(this.#copy.id, place)
@@ -234,7 +229,8 @@ export class CopyStore {
   /** Lays a card somewhere: one that was moved before, one that lies where it was printed, or a new one of a stack. */
   putCard(page: string, id: string, card: string, to: { x: number; y: number }): void {
     const there = this.itemOn(page, id)
-    if (there?.kind === 'card') this.move(page, id, { x: there.x, y: there.y }, to)
+    if (there?.kind === 'card')
+      this.act(page, { act: 'change', item: id, set: to, was: { x: there.x, y: there.y } })
     else this.add(page, [{ id, kind: 'card', card, ...to }])
   }
 

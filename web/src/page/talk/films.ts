@@ -32,7 +32,7 @@ export async function beginFilm(note: string, title: string, source: string, wan
       onPart: (part) => tell(note, part),
     })
     saveFile(nameOf(title, film), film.bytes, film.type)
-    saySentence('The film is made. It is with what this device saves.')
+    saySentence('The film is made and saved on this device.')
   } catch (error) {
     if (!stop.signal.aborted) sayProblem(asProblem(error))
   } finally {

@@ -1,16 +1,20 @@
-import { CALLS, type VoiceNote } from '@hand-back/core'
-import { Download, Pause, Play, Trash2 } from 'lucide-react'
+import { CALLS, type ItemChange, type VoiceNote } from '@hand-back/core'
+import { Download, Pause, PenLine, Play, Trash2 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { urlOf } from '../../api/ask.ts'
 import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import { IconButton } from '../../ui/IconButton.tsx'
 import { toScreen, type View } from '../view/view.ts'
+import { NoteWords } from './NoteWords.tsx'
 import { sayLength } from './sayLength.ts'
 import type { HearAll } from './useHearAll.ts'
 import { useSound } from './useSound.tsx'
 import { VoiceLine } from './VoiceLine.tsx'
 
 const SaveSound = fetchedPart('SaveSound', () => import('./SaveSound.tsx'))
+
+/** What of a note can become other: where it lies, and its words. */
+type Change = Pick<ItemChange, 'x' | 'y' | 'words'>
 
 interface VoiceNotesProps {
   copy: string
@@ -21,7 +25,7 @@ interface VoiceNotesProps {
   /** All of them are heard in turn. */
   hearAll: HearAll
   /** Left out: only to listen. */
-  onMove?: (note: VoiceNote, to: { x: number; y: number }) => void
+  onChange?: (note: VoiceNote, set: Change, was: Change) => void
   onTake?: (note: VoiceNote) => void
   /** Plays a voice with what was made while it spoke. */
   onWatch: (note: VoiceNote) => void
@@ -43,12 +47,13 @@ function VoiceTag({
   view,
   soundOf,
   hearAll,
-  onMove,
+  onChange,
   onTake,
   onWatch,
 }: Omit<VoiceNotesProps, 'notes'> & { note: VoiceNote; mine: boolean; feedback: boolean }) {
   const [dragged, setDragged] = useState({ x: 0, y: 0 })
   const [saves, setSaves] = useState(false)
+  const [types, setTypes] = useState(false)
   const from = useRef<{ x: number; y: number; by: { x: number; y: number } | undefined }>(undefined)
   const [source] = useState(() => {
     const here = soundOf(note.recording)
@@ -88,11 +93,11 @@ function VoiceTag({
           onKeyDown={(event) => event.key === 'Delete' && mine && onTake?.(note)}
           onPointerDown={(event) => {
             from.current = { x: event.clientX, y: event.clientY, by: undefined }
-            if (mine && onMove) event.currentTarget.setPointerCapture(event.pointerId)
+            if (mine && onChange) event.currentTarget.setPointerCapture(event.pointerId)
           }}
           onPointerMove={(event) => {
             const start = from.current
-            if (!start || !mine || !onMove || event.buttons === 0) return
+            if (!start || !mine || !onChange || event.buttons === 0) return
             const by = { x: event.clientX - start.x, y: event.clientY - start.y }
             if (!start.by && Math.hypot(by.x, by.y) < STILL) return
             // What counts when it is let go, shown or not.
@@ -103,7 +108,8 @@ function VoiceTag({
             const by = from.current?.by
             if (!by) return
             setDragged({ x: 0, y: 0 })
-            onMove?.(note, { x: note.x + by.x / view.scale, y: note.y + by.y / view.scale })
+            const to = { x: note.x + by.x / view.scale, y: note.y + by.y / view.scale }
+            onChange?.(note, to, { x: note.x, y: note.y })
           }}
         >
           {playing ? <Pause size={18} aria-hidden="true" /> : <Play size={18} aria-hidden="true" />}
@@ -130,11 +136,21 @@ function VoiceTag({
         {begun && (
           <IconButton icon={Download} label="Save the recording" onClick={() => setSaves((now) => !now)} />
         )}
+        {begun && mine && onChange && (
+          <IconButton icon={PenLine} label="Write it in words" onClick={() => setTypes(true)} />
+        )}
         {begun && mine && onTake && (
           <IconButton icon={Trash2} label="Take the voice note away" onClick={() => onTake(note)} />
         )}
       </div>
-      {note.words && (
+      {types && onChange && (
+        <NoteWords
+          words={note.words ?? ''}
+          onKeep={(words) => onChange(note, { words }, { words: note.words ?? '' })}
+          onClose={() => setTypes(false)}
+        />
+      )}
+      {note.words && !types && (
         <p className="mt-0.5 max-w-[220px] rounded-tag border border-rule bg-card px-2 py-0.5 text-small leading-snug">
           {note.words}
         </p>

@@ -216,7 +216,7 @@ export function WorkingPage(props: WorkingPageProps) {
               }))}
               soundOf={bytesOf}
               hearAll={hearAll}
-              onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
+              onChange={({ id: item }, set, was) => store.act(page.id, { act: 'change', item, set, was })}
               onTake={(note) => store.take(page.id, [note.id])}
               onWatch={talk.watch}
             />

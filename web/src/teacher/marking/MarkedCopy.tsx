@@ -321,7 +321,9 @@ export function MarkedCopy({
                     }))}
                     soundOf={bytesOf}
                     hearAll={hearing}
-                    onMove={(note, to) => store.move(page.id, note.id, { x: note.x, y: note.y }, to)}
+                    onChange={({ id: item }, set, was) =>
+                      store.act(page.id, { act: 'change', item, set, was })
+                    }
                     onTake={(note) => store.take(page.id, [note.id])}
                     onWatch={talk.watch}
                   />
