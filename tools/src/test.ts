@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { buildServer, SERVER_BUILT } from './setup/buildServer.ts'
 import { buildWeb } from './setup/buildWeb.ts'
 import { type Cluster, startThrowAwayCluster } from './setup/cluster.ts'
 import { PROJECT } from './setup/project.ts'
@@ -23,10 +24,12 @@ export async function run(options: readonly string[]): Promise<void> {
   process.once('exit', stop)
   const tallies: Tally[] = [check('types'), check('lint'), check('boundaries')]
 
+  await buildServer()
   cluster = await startThrowAwayCluster()
   const env = {
     ...process.env,
     TEST_CLUSTER: cluster.database('postgres').replace(/\/postgres$/, ''),
+    BUILT_SERVER: SERVER_BUILT,
     FORCE_COLOR: '0',
   }
   step('Unit and server tests')

@@ -5,11 +5,11 @@ import { filesIn, newestOf } from './newest.ts'
 import { PROJECT } from './project.ts'
 
 const SOURCES = join(PROJECT, 'server/src')
-const BUILT = join(PROJECT, 'server/dist')
 const CORE = join(PROJECT, 'core/src')
 
-/** What node runs as the server. */
-export const SERVER_MAIN = join(BUILT, 'main.js')
+/** Where the server lies as plain JavaScript, and what of it node runs. */
+export const SERVER_BUILT = join(PROJECT, 'server/dist')
+export const SERVER_MAIN = join(SERVER_BUILT, 'main.js')
 
 /**
  * Turns the server into plain JavaScript when a source is newer than what was built: every file for itself and
@@ -20,10 +20,8 @@ export async function buildServer(): Promise<void> {
   const newest = newestOf([SOURCES, CORE], [import.meta.filename, join(PROJECT, 'package-lock.json')])
   if (existsSync(SERVER_MAIN) && statSync(SERVER_MAIN).mtimeMs > newest) return
   // Beside, then in one step at its place: a server that runs never finds half of it.
-  const beside = `${BUILT}.${process.pid}`
-  const files = filesIn(SOURCES).filter(
-    (file) => /\.(ts|mjs)$/.test(file) && !/\.test\.ts$|\/test\//.test(file),
-  )
+  const beside = `${SERVER_BUILT}.${process.pid}`
+  const files = filesIn(SOURCES).filter((file) => /\.(ts|mjs)$/.test(file) && !file.endsWith('.test.ts'))
   const common = {
     bundle: true,
     platform: 'node',
@@ -39,8 +37,8 @@ export async function buildServer(): Promise<void> {
   })
   await build({ ...common, entryPoints: files, outbase: SOURCES, outdir: beside, plugins: [eachForItself] })
   cpSync(join(SOURCES, 'db/migrations'), join(beside, 'db/migrations'), { recursive: true })
-  rmSync(BUILT, { recursive: true, force: true })
-  renameSync(beside, BUILT)
+  rmSync(SERVER_BUILT, { recursive: true, force: true })
+  renameSync(beside, SERVER_BUILT)
 }
 
 const TYPESCRIPT = /\.(ts|mjs)$/

@@ -79,7 +79,8 @@ function VoiceTag({
   return (
     <div
       data-takes="all"
-      className="pointer-events-none absolute touch-none"
+      // What is heard or written on lies over the others.
+      className={`pointer-events-none absolute touch-none ${begun || types ? 'z-10' : ''}`}
       style={{ left: place.x + dragged.x, top: place.y + dragged.y }}
     >
       <div
