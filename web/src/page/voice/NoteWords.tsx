@@ -7,8 +7,8 @@ interface NoteWordsProps {
   onClose: () => void
 }
 
-/** As many letters as words beside a recording may have. */
-const MOST = 2000
+/** The most letters of the words beside a recording. */
+export const MOST_WORDS = 2000
 
 /** What was said in words, typed beside the note: Enter or going elsewhere keeps them, Escape leaves those before. */
 export function NoteWords({ words, onKeep, onClose }: NoteWordsProps) {
@@ -28,7 +28,7 @@ export function NoteWords({ words, onKeep, onClose }: NoteWordsProps) {
       ref={field}
       aria-label="What was said, in words"
       rows={3}
-      maxLength={MOST}
+      maxLength={MOST_WORDS}
       value={typed}
       onChange={(event) => setTyped(event.target.value)}
       onBlur={() => end(true)}

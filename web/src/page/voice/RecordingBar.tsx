@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button.tsx'
 import { INPUT } from '../../ui/Field.tsx'
 import { sayDone } from '../../ui/notices.ts'
 import { sayWhen } from '../../ui/when.ts'
+import { MOST_WORDS } from './NoteWords.tsx'
 import { sayNotRecorded } from './recorder.ts'
 import { sayLength } from './sayLength.ts'
 import type { Made, Speaking, SpeakingState } from './speaking.ts'
@@ -120,7 +121,7 @@ function Ended({ made, speaking, keeps }: { made: Made; speaking: Speaking; keep
       <input
         aria-label="The same in words, if you like"
         placeholder="The same in words, if you like"
-        maxLength={2000}
+        maxLength={MOST_WORDS}
         value={made.words}
         onChange={(event) => speaking.say(event.target.value)}
         onKeyDown={(event) => event.key === 'Enter' && keeps && void speaking.keep()}

@@ -14,7 +14,7 @@ import { VoiceLine } from './VoiceLine.tsx'
 const SaveSound = fetchedPart('SaveSound', () => import('./SaveSound.tsx'))
 
 /** What of a note can become other: where it lies, and its words. */
-type Change = Pick<ItemChange, 'x' | 'y' | 'words'>
+type NoteChange = Pick<ItemChange, 'x' | 'y' | 'words'>
 
 interface VoiceNotesProps {
   copy: string
@@ -25,7 +25,7 @@ interface VoiceNotesProps {
   /** All of them are heard in turn. */
   hearAll: HearAll
   /** Left out: only to listen. */
-  onChange?: (note: VoiceNote, set: Change, was: Change) => void
+  onChange?: (note: VoiceNote, set: NoteChange, was: NoteChange) => void
   onTake?: (note: VoiceNote) => void
   /** Plays a voice with what was made while it spoke. */
   onWatch: (note: VoiceNote) => void
