@@ -103,3 +103,27 @@ test('another copy, and the teacher’s own worked copy, stand beside the one th
   await beside.getByRole('button', { name: 'Close what stands beside' }).click()
   await expect(beside).toHaveCount(0)
 })
+
+test('copies around the one that is marked are held open: without a network one still goes to another and back', async ({
+  somebody,
+}) => {
+  const { teacher } = await pile(somebody)
+  const seen = async (name: string, there: { x: number; y: number }, notThere: { x: number; y: number }) => {
+    await expect(teacher.getByRole('heading', { name })).toBeVisible()
+    await expectInk(teacher, there)
+    await expectInk(teacher, notThere, false)
+  }
+  const [amaru, iris] = [
+    { x: 240, y: 300 },
+    { x: 240, y: 356 },
+  ]
+  await seen('Amaru Mensah', amaru, iris)
+  await teacher.keyboard.press('b')
+  await seen('Iris Novotná', iris, amaru)
+  await teacher.context().setOffline(true)
+  await teacher.keyboard.press('n')
+  await seen('Amaru Mensah', amaru, iris)
+  await teacher.keyboard.press('b')
+  await seen('Iris Novotná', iris, amaru)
+  await teacher.context().setOffline(false)
+})

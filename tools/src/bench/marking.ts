@@ -75,16 +75,22 @@ async function pileFigures(
 const untilInk = (page: Page, key: string): Promise<number> =>
   page.evaluate(async (pressed) => {
     const ink = document.querySelector<HTMLCanvasElement>('[data-layer=ink]')!
+    const { width, height } = ink
+    const part = [width / 2 - 150, 0, 300, height / 2] as const
+    const drawn = ink.getContext('2d')!
     const before = document.querySelector('h2')?.textContent
+    // No two copies are written alike.
+    const inkBefore = drawn.getImageData(...part).data
     const began = performance.now()
     document.body.dispatchEvent(new KeyboardEvent('keydown', { key: pressed, bubbles: true }))
     for (;;) {
       await new Promise(requestAnimationFrame)
       const isOther = document.querySelector('h2')?.textContent !== before
       if (!isOther || !document.querySelector('main[aria-busy=false]')) continue
-      const { width, height } = ink
-      const part = ink.getContext('2d')!.getImageData(width / 2 - 150, 0, 300, height / 2).data
-      if (part.some((value, index) => index % 4 === 3 && value > 0)) return performance.now() - began
+      const now = drawn.getImageData(...part).data
+      const isOtherInk = now.some((value, index) => value !== inkBefore[index])
+      if (isOtherInk && now.some((value, index) => index % 4 === 3 && value > 0))
+        return performance.now() - began
     }
   }, key)
 

@@ -5,39 +5,35 @@ import { Problem } from '../../api/ask.ts'
 import { hear, live } from '../../api/live.ts'
 import { refresh } from '../../api/queries.ts'
 import { sayProblem } from '../../ui/notices.ts'
-import { logCache } from '../device/logCache.ts'
-import { outboxOf } from '../device/personOutbox.ts'
-import { CopyStore } from './copyStore.ts'
+import type { CopyStore } from './copyStore.ts'
+import { alreadyOpen, openCopy } from './openCopies.ts'
 
-/** Opens a copy for as long as the screen shows it. `undefined` until it is open. */
+/**
+ * Opens a copy for as long as the screen shows it. `undefined` until it is open; one that was opened ahead is there at
+ * once.
+ */
 export function useCopy(copy: CopyWhole | undefined, person: Person, layer: Layer): CopyStore | undefined {
-  const [store, setStore] = useState<{ id: string; store: CopyStore }>()
+  const [shown, setShown] = useState<{ id: string; store: CopyStore }>()
   const id = copy?.id
   // biome-ignore lint/correctness/useExhaustiveDependencies: opened once for each copy; later news of it comes live
   useEffect(() => {
     if (!copy) return
-    const opened = new CopyStore(
-      copy,
-      person,
-      layer,
-      outboxOf(person.id),
-      live(),
-      person.role === 'student' ? logCache(person.id) : undefined,
-    )
-    setStore({ id: copy.id, store: opened })
-    const stop = opened.view.subscribe(({ refused }, before) => {
+    const { store, close } = openCopy(copy, person, layer)
+    setShown({ id: copy.id, store })
+    const stop = store.view.subscribe(({ refused }, before) => {
       if (refused && refused !== before.refused) sayProblem(new Problem(refused, 0))
     })
     return () => {
       stop()
-      opened.close()
+      close()
     }
   }, [id, person.id, layer])
+  const store = shown && shown.id === id ? shown.store : copy && alreadyOpen(copy, person, layer)
   useEffect(() => {
-    if (copy && store?.id === copy.id) store.store.renew(copy)
+    if (copy) store?.renew(copy)
   }, [copy, store])
   useChanges(copy)
-  return store && store.id === id ? store.store : undefined
+  return store
 }
 
 /** Pages, rules or people of its hand-out changed: the copy is asked for anew. */

@@ -2,7 +2,7 @@ import type { CopyRow, CopySum, HandoutWhole, Person } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { useNavigate, useParams, useSearchParams } from 'react-router'
-import { queries, queryClient } from '../../api/queries.ts'
+import { queries } from '../../api/queries.ts'
 import { useCopy } from '../../page/copy/useCopy.ts'
 import { KeptSign } from '../../page/device/KeptSign.tsx'
 import { outboxOf } from '../../page/device/personOutbox.ts'
@@ -14,6 +14,7 @@ import { useHandout } from '../handout/useHandout.ts'
 import { BackTogether } from './BackTogether.tsx'
 import { Beside } from './Beside.tsx'
 import { BesideChoice } from './BesideChoice.tsx'
+import { CopiesAhead } from './CopiesAhead.tsx'
 import { CopyBar, firstOf } from './CopyBar.tsx'
 import { MarkedCopy } from './MarkedCopy.tsx'
 import { PileChoices } from './PileChoices.tsx'
@@ -76,11 +77,6 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   const onNext = useCallback(() => open(next), [open, next])
   const onBefore = useCallback(() => open(before), [open, before])
   const onReviewed = useCallback(() => row && sayReviewed(row, sums), [row, sums])
-  useEffect(() => {
-    if (next)
-      void queryClient.prefetchQuery({ ...queries.copy(next.id), staleTime: Number.POSITIVE_INFINITY })
-  }, [next])
-
   const onWish = (next: PileWish) => {
     const ids = settleAs(next)
     // The copy that one looks at stays, where it is one of those.
@@ -94,6 +90,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
   const reviewed = toMark.filter((copy) => isReviewed(copy, sums)).map(({ id }) => id)
   return (
     <div className="flex h-full flex-col">
+      <CopiesAhead copies={[before, row, next]} person={person} />
       <header className="flex shrink-0 items-center gap-4 border-b border-rule bg-card px-5 py-1.5 max-tablet:gap-2 max-tablet:px-3">
         <LinkButton to={`/handout/${handout.id}`}>
           <span className="max-w-[340px] truncate max-tablet:max-w-[120px]">{handout.title}</span>
