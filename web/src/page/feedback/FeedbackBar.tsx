@@ -101,55 +101,57 @@ export function FeedbackBar(props: FeedbackBarProps) {
         const gone = event.clientX - (swipe.current ?? event.clientX)
         if (Math.abs(gone) > SWIPE) go(gone < 0 ? 1 : -1)
       }}
-      className="flex shrink-0 touch-pan-y flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-rule bg-sheet px-5 py-1.5 max-phone:px-3"
+      className="flex shrink-0 touch-pan-y items-start gap-3 border-b border-rule bg-sheet px-5 py-1.5 max-phone:px-3"
     >
-      <span className="flex items-center gap-2">
-        <Button large onClick={() => go(-1)} disabled={index === 0} aria-label="The piece before">
-          <MoveLeft size={20} aria-hidden="true" />
-        </Button>
-        <b aria-live="polite" className="tabular min-w-[4.5ch] text-center whitespace-nowrap">
-          {index + 1} of {count}
-        </b>
-        <Button large onClick={() => go(1)} disabled={index === count - 1} aria-label="The next piece">
-          <MoveRight size={20} aria-hidden="true" />
-        </Button>
-      </span>
-      <p className="min-w-[9rem] flex-1">
-        <StepWords step={step} questions={copy.questions} />
-      </p>
-      {step.voices.map((note) => (
-        <ListenButton
-          key={note.id}
-          large
-          voice={note}
-          source={soundUrl(note.recording)}
-          className="!text-madder"
-        />
-      ))}
-      {mayReply(step.page) && (
-        <>
-          <ReplyField
-            key={step.id}
-            reply={reply?.reply}
-            onReply={(value) => giveReply(store, copy.id, step, reply, value)}
-          />
-          <SpokenReply
-            voice={reply?.reply.voice}
-            soundUrl={soundUrl}
-            onSpeak={onSpeak && (() => onSpeak(step))}
-            onTake={() => giveReply(store, copy.id, step, reply, { voice: undefined })}
-          />
-          <Button
-            large
-            aria-pressed={reply?.reply.done === true}
-            onClick={() => giveReply(store, copy.id, step, reply, { done: !reply?.reply.done })}
-            className={reply?.reply.done ? '!border-ink !bg-ink !text-sheet' : ''}
-          >
-            <Check size={18} aria-hidden="true" />
-            Done
+      <div className="flex min-w-0 flex-1 flex-wrap items-center gap-x-3 gap-y-1.5">
+        <span className="flex items-center gap-2">
+          <Button large onClick={() => go(-1)} disabled={index === 0} aria-label="The piece before">
+            <MoveLeft size={20} aria-hidden="true" />
           </Button>
-        </>
-      )}
+          <b aria-live="polite" className="tabular min-w-[4.5ch] text-center whitespace-nowrap">
+            {index + 1} of {count}
+          </b>
+          <Button large onClick={() => go(1)} disabled={index === count - 1} aria-label="The next piece">
+            <MoveRight size={20} aria-hidden="true" />
+          </Button>
+        </span>
+        <p className="min-w-[9rem] flex-1">
+          <StepWords step={step} questions={copy.questions} />
+        </p>
+        {step.voices.map((note) => (
+          <ListenButton
+            key={note.id}
+            large
+            voice={note}
+            source={soundUrl(note.recording)}
+            className="!text-madder"
+          />
+        ))}
+        {mayReply(step.page) && (
+          <>
+            <ReplyField
+              key={step.id}
+              reply={reply?.reply}
+              onReply={(value) => giveReply(store, copy.id, step, reply, value)}
+            />
+            <SpokenReply
+              voice={reply?.reply.voice}
+              soundUrl={soundUrl}
+              onSpeak={onSpeak && (() => onSpeak(step))}
+              onTake={() => giveReply(store, copy.id, step, reply, { voice: undefined })}
+            />
+            <Button
+              large
+              aria-pressed={reply?.reply.done === true}
+              onClick={() => giveReply(store, copy.id, step, reply, { done: !reply?.reply.done })}
+              className={reply?.reply.done ? '!border-ink !bg-ink !text-sheet' : ''}
+            >
+              <Check size={18} aria-hidden="true" />
+              Done
+            </Button>
+          </>
+        )}
+      </div>
       <IconButton icon={X} label="Close this row" onClick={onClose} />
     </section>
   )
