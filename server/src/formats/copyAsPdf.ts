@@ -23,7 +23,7 @@ import {
 } from '../copies/index.ts'
 import { notHere } from '../http/as.ts'
 import { asSent } from '../papers/index.ts'
-import { measure } from '../pdf/index.ts'
+import { measure } from '../pdf/fonts.ts'
 import { pagesOf } from '../worksheets/index.ts'
 import type { Made, Wanted } from './made.ts'
 import { type Bundle, pdfOf } from './pdfOf.ts'
