@@ -9,7 +9,6 @@ import {
   button,
   drawWithFinger,
   drawWithMouse,
-  drawWithPen,
   expectInk,
   expectKept,
   inkAt,
@@ -28,7 +27,6 @@ const HANDS: readonly (readonly [
   BrowserContextOptions,
   (page: Page, way: Place[]) => Promise<void>,
 ])[] = [
-  ['a pen on a tablet', TABLET, drawWithPen],
   ['a finger on a tablet', TABLET, drawWithFinger],
   ['a mouse on a laptop', { viewport: { width: 1280, height: 800 } }, drawWithMouse],
 ]
