@@ -60,6 +60,8 @@ export const copyWhole = z.object({
   spoken: spokenDirection.nullable(),
   /** Everybody in it may rub out and move what others made. */
   touchAll: z.boolean(),
+  /** Those who have it, and its teachers, say things to each other at its places. */
+  pins: z.boolean().default(false),
   /** A device may know a copy from a time when this was not told. */
   longestVoice: longestVoice.default(USUAL_VOICE_SECONDS),
   owners: pageOwners,

@@ -43,6 +43,8 @@ export const handoutChange = z.object({
   longestVoice: longestVoice.optional(),
   /** In shared copies: whether everybody may rub out and move what others made. */
   touchAll: z.boolean().optional(),
+  /** Whether those who have a copy, and its teachers, say things to each other at places of it. */
+  pins: z.boolean().optional(),
   /** Whether its teacher sees no names with its copies. */
   namesHidden: z.boolean().optional(),
   withdrawn: z.boolean().optional(),
@@ -113,6 +115,7 @@ export const handoutWhole = z.object({
   spoken: spokenDirection.nullable(),
   counts: z.boolean(),
   touchAll: z.boolean(),
+  pins: z.boolean(),
   longestVoice,
   /** Names are hidden: copies are numbered, and nothing that is told of them has a name in it. */
   namesHidden: z.boolean(),

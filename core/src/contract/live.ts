@@ -9,6 +9,8 @@ const readTo = z.object({
   work: z.number().int().min(0),
   help: z.number().int().min(0),
   feedback: z.number().int().min(0),
+  // A device may run a page from a time when there were none.
+  pins: z.number().int().min(0).default(0),
 })
 
 /** The most events of one `keep`; a day offline goes in several. */

@@ -53,6 +53,8 @@ export const copyWork = z.object({
   pages: z.number().int().min(0),
   /** So many recordings lie on it. */
   recordings: z.number().int().min(0),
+  /** So many pins on it are not done. */
+  pins: z.number().int().min(0),
   /** The time really spent working, in milliseconds. */
   worked: z.number().min(0),
 })

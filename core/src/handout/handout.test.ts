@@ -70,6 +70,7 @@ describe('who may read and write', () => {
     way: fc.constantFrom(...WAYS),
     state: fc.constantFrom(...COPY_STATES),
     round: fc.integer({ min: 1, max: 5 }),
+    pins: fc.boolean(),
   })
 
   test('a student never reads feedback of a round that was not handed back', () => {
@@ -82,9 +83,14 @@ describe('who may read and write', () => {
       }),
     )
   })
-  test('no layer is written by both, and a student writes only on a copy that lies with them', () => {
+  test('no layer but pins is written by both, and a student works only on a copy that lies with them', () => {
     fc.assert(
       fc.property(standing, fc.constantFrom(...LAYERS), (copy, layer) => {
+        if (layer === 'pins') {
+          for (const role of ['student', 'teacher'] as const)
+            expect(mayWrite(role, copy, layer)).toBe(copy.pins)
+          return
+        }
         expect(mayWrite('student', copy, layer) && mayWrite('teacher', copy, layer)).toBe(false)
         if (copy.way === 'read') expect(mayWrite('student', copy, layer)).toBe(false)
         if (mayWrite('student', copy, layer)) expect(layer === 'work' && worksOn(copy.state)).toBe(true)

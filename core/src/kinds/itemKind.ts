@@ -38,7 +38,7 @@ export interface ItemKind<Item> {
   /** There is one of it, whoever puts it down: the latest counts, and all who share the copy may change it. */
   readonly isShared?: boolean
   /** It lies on this layer and no other; left out: on any. */
-  readonly onlyOn?: 'work' | 'feedback'
+  readonly onlyOn?: 'work' | 'feedback' | 'pins'
   /** The smallest upright rectangle around it; nothing: it has no place of its own. */
   bounds?(item: Item): Bounds
   /** What it looks like; left out: it is seen by what it changes. */

@@ -9,6 +9,7 @@ import { mark } from './mark.ts'
 import { overall } from './overall.ts'
 import { laidPhoto } from './photo.ts'
 import { laidPicture } from './picture.ts'
+import { pin, pinAgreed, pinAnswer, pinDone } from './pin.ts'
 import { fitHeight, type PrintedItem, takesValue } from './printed.ts'
 import { reply } from './reply.ts'
 import { laidShape } from './shape.ts'
@@ -36,6 +37,10 @@ export const ITEM_KINDS = {
   sign,
   reply,
   overall,
+  pin,
+  pinAnswer,
+  pinAgreed,
+  pinDone,
   ...THING_KINDS,
 }
 
@@ -88,10 +93,11 @@ export function belongsThere(item: Item, printed: ReadonlyMap<string, string>): 
 /** Whether an item belongs to something printed: it answers it, or is a card of it. */
 export const isAnswer = (item: Item): boolean => kindOfItem(item).names !== undefined
 
-/** Whether an item may lie on a layer: answers only on the students', marks only in feedback. */
-export function mayLieOn(item: Item, layer: 'work' | 'help' | 'feedback'): boolean {
-  const { onlyOn = isAnswer(item) ? 'work' : layer } = kindOfItem(item)
-  return onlyOn === layer
+/** Whether an item may lie on a layer: answers only on the students', marks only in feedback, nothing but what is said among the pins. */
+export function mayLieOn(item: Item, layer: 'work' | 'help' | 'feedback' | 'pins'): boolean {
+  const { onlyOn } = kindOfItem(item)
+  if (onlyOn !== undefined || layer === 'pins') return onlyOn === layer
+  return !isAnswer(item) || layer === 'work'
 }
 
 /** A thing as high as its words need (`fitHeight`). */

@@ -9,8 +9,11 @@ import { reachedLevel } from '../kinds/reachedLevel.ts'
 import { replyValue } from '../kinds/replyValue.ts'
 import { ruling } from '../worksheet/ruling.ts'
 
-/** Whose hand: `work` the students', `help` the teacher's, seen at once, `feedback` the teacher's, seen when handed back. */
-export const layer = z.enum(['work', 'help', 'feedback'])
+/**
+ * Whose hand: `work` the students', `help` the teacher's, seen at once, `feedback` the teacher's, seen when handed back;
+ * `pins` what all of them say to each other at places, seen at once.
+ */
+export const layer = z.enum(['work', 'help', 'feedback', 'pins'])
 export type Layer = z.infer<typeof layer>
 export const LAYERS = layer.options
 

@@ -11,6 +11,8 @@ export interface CopyStanding {
   readonly state: CopyState
   /** The round of work under way, or just ended; from 1. */
   readonly round: number
+  /** Whether things are said at its places. */
+  readonly pins: boolean
 }
 
 /** The last round whose feedback was handed back; 0 when none was. */
@@ -33,6 +35,8 @@ export function mayRead(
 
 /** Whether someone with a place in this copy may write on `layer` now. */
 export function mayWrite(role: Role, copy: CopyStanding, layer: Layer): boolean {
+  // What is handed out to be read can be talked about too.
+  if (layer === 'pins') return copy.pins
   if (copy.way === 'read') return false
   if (role === 'student') return layer === 'work' && worksOn(copy.state)
   return layer === 'help' || (layer === 'feedback' && copy.state !== 'waiting')

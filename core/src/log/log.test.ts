@@ -7,7 +7,7 @@ import { emptyLog, forget, make, pageOf, receive, unread } from './log.ts'
 
 /** Numbers events as the server does: each layer in its own sequence. */
 function kept(list: readonly SignedEvent[]): KeptEvent[] {
-  const next = { work: 0, help: 0, feedback: 0 }
+  const next = { work: 0, help: 0, feedback: 0, pins: 0 }
   return list.map((event) => ({ ...event, seq: ++next[event.layer], keptAt: 0 }) as KeptEvent)
 }
 const oneLayer = events.map((list) => list.map((event) => ({ ...event, layer: 'work' as const, round: 1 })))

@@ -5,7 +5,7 @@ import { byPage } from './past.ts'
 /** How far one has read each layer of a copy: the last sequence number seen, 0 for none. */
 export type ReadTo = Readonly<Record<Layer, number>>
 
-export const readNothing: ReadTo = { work: 0, help: 0, feedback: 0 }
+export const readNothing: ReadTo = { work: 0, help: 0, feedback: 0, pins: 0 }
 
 /**
  * A copy as one device knows it: what the server has kept, and on top what this device made and the

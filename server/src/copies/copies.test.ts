@@ -150,7 +150,7 @@ describe('feedback', () => {
     expect(heard).toEqual([])
 
     await teacher.post(`/copies/${copy}/hand-back`)
-    const after = read(await student.follow(copy, { work: 1, help: 0, feedback: 0 }))
+    const after = read(await student.follow(copy, { work: 1, help: 0, feedback: 0, pins: 0 }))
     expect(after.map(({ id }) => id)).toEqual([note.id])
   })
 

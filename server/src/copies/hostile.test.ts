@@ -1,10 +1,13 @@
 import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import { type CopyWhole, type PageEvent, packPoints, type Thing, toBase64 } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import sharp from 'sharp'
 import { adding, lineStroke } from '../test/ink.ts'
 import { firstPageOf, openSchool, type School, startLesson } from '../test/school.ts'
 import type { Visitor } from '../test/visitor.ts'
+
+const sound = readFileSync(new URL('../../../tools/src/demo/recordings/knot-1.webm', import.meta.url))
 
 let school: School
 beforeAll(async () => {
@@ -171,12 +174,16 @@ describe('what cannot be kept', () => {
     expect(await fates(student, copy, [{ ...adding(page), items: [long] }])).toEqual([[0, 'wrong']])
   })
 
-  test('after handing in no recording is taken; it waits on its device', async () => {
-    const { student, copy } = await freshCopy()
+  test('after handing in nothing is taken but what may be said at a place; it waits on its device', async () => {
+    const { teacher, student, copy, handout } = await freshCopy()
+    await teacher.patch(`/handouts/${handout.id}`, { pins: false })
     await student.post(`/copies/${copy}/open`)
     await student.post(`/copies/${copy}/hand-in`)
     const path = `/copies/${copy}/attachments/${randomUUID()}`
     expect(await student.status('PUT', path, await somePicture('#abcdef'))).toBe(423)
+    await teacher.patch(`/handouts/${handout.id}`, { pins: true })
+    expect(await student.status('PUT', `${path.slice(0, -36)}${randomUUID()}`, sound)).toBe(201)
+    await teacher.patch(`/handouts/${handout.id}`, { pins: false })
     await student.post(`/copies/${copy}/take-back`)
     expect(await student.status('PUT', path, await somePicture('#abcdef'))).toBe(201)
   })

@@ -46,6 +46,7 @@ const CLOSED: Record<Role, string> = {
   student: 'This copy is not yours to write on just now.',
   teacher: 'This copy has not been opened yet.',
 }
+const NO_PINS = 'Your teacher switched pins off for this.'
 const ONLY_PART = 'Only the questions of this go take work.'
 
 /** Judges one event: its fate if it is already decided, `undefined` if it is to be kept. */
@@ -68,7 +69,9 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
   if (own && laysIn && !evidence.ownPages.has(event.page) && evidence.ownPages.size >= MOST_OWN_PAGES)
     return wrong(id, `A copy takes at most ${MOST_OWN_PAGES} pages more.`)
   if (event.act === 'sheet' && !own && !growsOnly(event)) return wrong(id, 'A printed page can only grow.')
-  if (!evidence.mayWriteOn(event.page)) return wrong(id, 'This page was given to somebody else.')
+  // Whosever page it is: all who have the copy talk about it.
+  if (event.layer !== 'pins' && !evidence.mayWriteOn(event.page))
+    return wrong(id, 'This page was given to somebody else.')
   if (attachmentsOf(event).some((name) => !evidence.attachments.has(name)))
     return wrong(id, 'Its sound or picture has not arrived.')
   if (event.act === 'add' || event.act === 'swap') {
@@ -86,7 +89,7 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     bringsBack(event, evidence) ||
     replies(event, evidence)
     ? undefined
-    : { id, fate: 'closed', why: CLOSED[evidence.role] }
+    : { id, fate: 'closed', why: event.layer === 'pins' ? NO_PINS : CLOSED[evidence.role] }
 }
 
 const NOTHING_PRINTED: ReadonlyMap<string, string> = new Map()
@@ -146,7 +149,7 @@ const belongs = (item: Item, layer: Layer, printed: ReadonlyMap<string, string>)
 
 function mayEver(event: PageEvent, evidence: Evidence): boolean {
   return evidence.role === 'student'
-    ? event.layer === 'work'
+    ? event.layer === 'work' || event.layer === 'pins'
     : event.layer !== 'work' || bringsBack(event, evidence)
 }
 

@@ -252,5 +252,8 @@ const cannotBeHeld = (error: unknown): boolean => /^22/.test((error as { code?: 
 
 /** Whether an event may touch what others made. */
 function isFree(event: PageEvent, copy: CopyRecord, role: Role): boolean {
-  return event.layer === 'work' && event.act !== 'add' && (role === 'teacher' || copy.touchAll)
+  if (event.act === 'add') return false
+  // A teacher takes away what hurts, whoever said it.
+  if (event.layer === 'pins') return role === 'teacher'
+  return event.layer === 'work' && (role === 'teacher' || copy.touchAll)
 }

@@ -61,7 +61,7 @@ export function readPrintedOn(rows: readonly PrintedRow[]): PrintedOn {
 export async function holdCopies(client: pg.PoolClient, ids: string[]): Promise<Map<string, HeldCopy>> {
   const { rows } = await client.query(
     `SELECT ${COPY_FIELDS},
-       json_build_object('work', c.work_seq, 'help', c.help_seq, 'feedback', c.feedback_seq) AS seqs
+       json_build_object('work', c.work_seq, 'help', c.help_seq, 'feedback', c.feedback_seq, 'pins', c.pins_seq) AS seqs
      FROM copy c JOIN handout h ON h.id = c.handout_id
      WHERE c.id = ANY($1) ORDER BY c.id FOR UPDATE OF c`,
     [ids],
@@ -190,16 +190,17 @@ export async function insertEvents(client: pg.PoolClient, written: Written[]): P
 /** Tells copies how far their logs have come, and what a batch began with them. */
 export async function advanceCopies(client: pg.PoolClient, written: Written[]): Promise<void> {
   await client.query(
-    `UPDATE copy c SET work_seq = n.work, help_seq = n.help, feedback_seq = n.feedback,
+    `UPDATE copy c SET work_seq = n.work, help_seq = n.help, feedback_seq = n.feedback, pins_seq = n.pins,
        marking_began = c.marking_began OR n.began, state = n.state, bytes = n.bytes
-     FROM unnest($1::uuid[], $2::int[], $3::int[], $4::int[], $5::boolean[], $6::text[], $7::bigint[])
-       AS n(id, work, help, feedback, began, state, bytes)
+     FROM unnest($1::uuid[], $2::int[], $3::int[], $4::int[], $5::int[], $6::boolean[], $7::text[], $8::bigint[])
+       AS n(id, work, help, feedback, pins, began, state, bytes)
      WHERE c.id = n.id`,
     [
       written.map(({ copy }) => copy.id),
       written.map(({ copy }) => copy.seqs.work),
       written.map(({ copy }) => copy.seqs.help),
       written.map(({ copy }) => copy.seqs.feedback),
+      written.map(({ copy }) => copy.seqs.pins),
       written.map(({ markingBegan }) => markingBegan),
       written.map(({ copy, opened: begun }) => (begun ? opened(copy) : copy).state),
       written.map(({ copy }) => copy.bytes),

@@ -7,18 +7,21 @@ import { fromStoredByCopy } from './storedEvent.ts'
 export const markEvents = (db: Queries, copies: readonly string[]) =>
   eventsAbout(db, copies, 'feedback', 'mark')
 
-/** The events of a layer of copies that may concern items of a kind, in order, by copy. */
+/** The events of a layer of copies, or those of them that may concern items of a kind, in order, by copy. */
 export async function eventsAbout(
   db: Queries,
   copies: readonly string[],
   layer: Layer,
-  kind: Item['kind'],
+  kind?: Item['kind'],
 ): Promise<ReadonlyMap<string, KeptEvent[]>> {
+  const ofKind =
+    kind === undefined
+      ? sql``
+      : sql`AND (body->'items' @> ${JSON.stringify([{ kind }])}::jsonb OR body->>'act' IN ('take', 'bring', 'change'))`
   const { rows } = await db.execute(sql`
     SELECT copy_id AS copy, id, layer, seq, author_id AS author, round, extract(epoch FROM kept_at) * 1000 AS "keptAt",
       body, ink, log_version AS version
-    FROM event WHERE copy_id = ANY(${sql.param([...copies])}::uuid[]) AND layer = ${layer}
-      AND (body->'items' @> ${JSON.stringify([{ kind }])}::jsonb OR body->>'act' IN ('take', 'bring', 'change'))
+    FROM event WHERE copy_id = ANY(${sql.param([...copies])}::uuid[]) AND layer = ${layer} ${ofKind}
     ORDER BY copy_id, seq`)
   return fromStoredByCopy(rows)
 }

@@ -23,6 +23,7 @@ export interface CopyRecord {
   readonly dealt: readonly string[] | null
   readonly way: Way
   readonly touchAll: boolean
+  readonly pins: boolean
   /** It lies in trays: it is open and was not withdrawn. */
   readonly out: boolean
   readonly state: CopyState
@@ -44,7 +45,7 @@ export interface CopyRecord {
 /** The fields of a `CopyRecord` but its members, of `copy c JOIN handout h`. */
 export const COPY_FIELDS = `c.id, c.handout_id AS "handoutId", h.version_id AS "versionId", h.teacher_id AS "teacherId",
   ${TEACHERS_OF_HANDOUT} AS teachers,
-  c.name, c.set_id AS "setId", c.dealt, h.way, h.touch_all AS "touchAll",
+  c.name, c.set_id AS "setId", c.dealt, h.way, h.touch_all AS "touchAll", h.pins,
   ${IS_OUT_TEXT} AS out,
   c.state, c.round, c.marking_began AS "markingBegan", c.state_before AS "stateBefore", c.go_for AS "goFor", c.without_marks AS "withoutMarks", c.bytes::float8 AS bytes,
   (extract(epoch FROM c.handed_in_at) * 1000)::float8 AS "handedInAt",

@@ -1,4 +1,4 @@
-import { handedBackRound, type KeptEvent, type ReadTo, type Role, toldTo } from '@hand-back/core'
+import { handedBackRound, type KeptEvent, type ReadTo, type Role, readNothing, toldTo } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import type { CopyRecord } from './place.ts'
@@ -28,6 +28,7 @@ export async function readLog(
     FROM event WHERE copy_id = ${copy.id} AND (
       (layer = 'work' AND seq > ${readTo.work}) OR
       (layer = 'help' AND seq > ${readTo.help}) OR
+      (layer = 'pins' AND seq > ${readTo.pins}) OR
       (layer = 'feedback' AND seq > ${readTo.feedback} AND round <= ${rounds}))
     ORDER BY layer DESC, seq LIMIT ${most + 1}`)
   const events = rows.slice(0, most).flatMap((row) => {
@@ -39,7 +40,7 @@ export async function readLog(
 
 /** Everything of a copy that somebody may read. */
 export async function readWholeLog(db: Queries, copy: CopyRecord, role: Role): Promise<KeptEvent[]> {
-  const { events } = await readLog(db, copy, role, { work: 0, help: 0, feedback: 0 }, 1_000_000)
+  const { events } = await readLog(db, copy, role, readNothing, 1_000_000)
   return events
 }
 

@@ -46,6 +46,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     teacher,
     teachers,
     touchAll: copy.touchAll,
+    pins: copy.pins,
     longestVoice: handout!.longestVoice,
     owners: ownersIn(copy),
     state: copy.state,

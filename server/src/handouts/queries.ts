@@ -96,6 +96,7 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
     spoken: handout.spoken ? { id: handout.spoken, seconds: handout.spokenSeconds ?? 0 } : null,
     counts: handout.counts,
     touchAll: handout.touchAll,
+    pins: handout.pins,
     longestVoice: handout.longestVoice,
     rubric: handout.rubric,
     namesHidden: handout.namesHidden,

@@ -125,7 +125,7 @@ test('a copy of many strokes is read in pieces, each layer whole and in order', 
   const first = await visitor.follow(copy)
   if (!first.ok) throw new Error(first.why)
   expect(first.more).toBe(true)
-  const rest = await visitor.follow(copy, { work: first.events.at(-1)!.seq, help: 0, feedback: 0 })
+  const rest = await visitor.follow(copy, { work: first.events.at(-1)!.seq, help: 0, feedback: 0, pins: 0 })
   if (!rest.ok) throw new Error(rest.why)
   expect(rest.more).toBe(false)
   expect([...first.events, ...rest.events].map(({ seq }) => seq)).toEqual(

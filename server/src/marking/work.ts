@@ -1,4 +1,4 @@
-import { type CopyWork, inSight, timeWorked } from '@hand-back/core'
+import { type CopyWork, inSight, pinsOn, timeWorked } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import { eventsAbout, pagesAfter } from '../copies/index.ts'
 import type { Queries } from '../db/connect.ts'
@@ -26,12 +26,14 @@ export async function workOf(db: Queries, teacherId: string, handoutId: string):
       AND NOT (coalesce(body->'items', '[]') @> '[{"kind": "reply"}]' OR coalesce(body->'set', '{}') ? 'reply')
     GROUP BY copy_id, author_id`)
   const recordings = await recordingsOn(db, ids)
+  const pins = await openPinsOn(db, ids)
   return ids.map((copy) => {
     const authors = rows.filter((row) => row.copy === copy)
     return {
       copy,
       pages: new Set(authors.flatMap(({ pages }) => pages)).size,
       recordings: recordings.get(copy) ?? 0,
+      pins: pins.get(copy) ?? 0,
       worked: timeWorked(authors.map(({ seconds }) => seconds.map((second) => second * 1000))),
     }
   })
@@ -45,6 +47,20 @@ async function recordingsOn(db: Queries, copies: readonly string[]): Promise<Rea
       copy,
       pagesAfter(some).reduce(
         (sum, page) => sum + inSight(page).filter(({ item }) => item.kind === 'voice').length,
+        0,
+      ),
+    ]),
+  )
+}
+
+/** How many pins on copies are not done. */
+async function openPinsOn(db: Queries, copies: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  const events = await eventsAbout(db, copies, 'pins')
+  return new Map(
+    [...events].map(([copy, some]) => [
+      copy,
+      pagesAfter(some).reduce(
+        (sum, page) => sum + pinsOn(page).filter(({ done }) => done.length === 0).length,
         0,
       ),
     ]),

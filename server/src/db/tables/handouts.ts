@@ -65,6 +65,8 @@ export const handouts = pgTable(
     rubric: jsonb().$type<Rubric>(),
     /** In shared copies everybody may rub out and move what others made. */
     touchAll: boolean('touch_all').notNull().default(false),
+    /** Things are said at places of its copies (core, layer `pins`). */
+    pins: boolean().notNull().default(true),
     /** How long one may speak at once on its copies, in seconds. */
     longestVoice: integer('longest_voice').notNull().default(USUAL_VOICE_SECONDS),
     opensAt: moment('opens_at'),
@@ -127,6 +129,7 @@ export const copies = pgTable(
     workSeq: integer('work_seq').notNull().default(0),
     helpSeq: integer('help_seq').notNull().default(0),
     feedbackSeq: integer('feedback_seq').notNull().default(0),
+    pinsSeq: integer('pins_seq').notNull().default(0),
     handedInAt: moment('handed_in_at'),
     handedBackAt: moment('handed_back_at'),
     /** A date of its own; null: that of the hand-out. */

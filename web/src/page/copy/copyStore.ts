@@ -197,6 +197,20 @@ export class CopyStore {
     this.#reverse(this.#now.history.done.filter(({ id }) => events.includes(id)).reverse())
   }
 
+  /**
+   * Says something at a place of a page, or takes away what was said: on a layer of its own, and not among what undo
+   * takes back. `free`: it is not one's own that is taken away.
+   */
+  pin(
+    page: string,
+    act: PageAct,
+    { free, attachment }: { free?: boolean; attachment?: Attachment } = {},
+  ): void {
+    const event = plainThroughout({ ...this.#common(page), ...act, layer: 'pins' } as PageEvent)
+    const signed = { ...event, author: this.#person.id, round: this.#now.round, ...(free ? { free } : {}) }
+    this.#keep(signed, attachment)
+  }
+
   /** Puts items on a page, on the layer that this person writes on. */
   add(page: string, items: readonly Item[], attachment?: Attachment): void {
     this.together(() => {

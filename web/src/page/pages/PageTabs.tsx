@@ -23,6 +23,7 @@ export function PageTabs({
   written,
   feedback,
   noted,
+  pinned,
   onAll,
 }: {
   count: number
@@ -33,6 +34,8 @@ export function PageTabs({
   feedback?: ReadonlySet<number>
   /** A word about a page, by its index. */
   noted?: ReadonlyMap<number, string>
+  /** Pages with pins that are not done. */
+  pinned?: ReadonlySet<number>
   /** Shows all pages at a glance, and what can be done with them. */
   onAll?: () => void
 }) {
@@ -66,7 +69,7 @@ export function PageTabs({
           <button
             key={index}
             type="button"
-            aria-label={`Page ${index + 1}${written?.has(index) ? ', written on' : ''}${feedback?.has(index) ? ', with feedback' : ''}${noted?.has(index) ? `, ${noted.get(index)}` : ''}`}
+            aria-label={`Page ${index + 1}${written?.has(index) ? ', written on' : ''}${feedback?.has(index) ? ', with feedback' : ''}${noted?.has(index) ? `, ${noted.get(index)}` : ''}${pinned?.has(index) ? ', with pins' : ''}`}
             aria-current={here ? 'page' : undefined}
             onClick={() => onTurn(index)}
             className={`relative min-h-[48px] shrink-0 rounded-l-md border border-r-0 border-rule font-serif text-lg font-semibold ${here ? 'w-[54px] self-end bg-sheet max-phone:w-[46px] shadow-[0_1px_5px_rgb(30_43_58/0.2)]' : 'w-[44px] self-end bg-card text-ink-soft hover:bg-sheet'}`}
@@ -76,6 +79,12 @@ export function PageTabs({
               <span aria-hidden="true" className="block text-xs leading-none font-sans text-ochre">
                 {noted.get(index)}
               </span>
+            )}
+            {pinned?.has(index) && (
+              <span
+                aria-hidden="true"
+                className="absolute top-2 left-1.5 h-2.5 w-2.5 rounded-full rounded-bl-none bg-slate"
+              />
             )}
             {feedback?.has(index) && (
               <span

@@ -1,4 +1,4 @@
-import { Camera, ClipboardPaste, FileAudio, Image, type LucideIcon, Plus, Sigma } from 'lucide-react'
+import { Camera, ClipboardPaste, FileAudio, Image, type LucideIcon, Pin, Plus, Sigma } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { TileButton } from '../../ui/TileButton.tsx'
@@ -14,12 +14,14 @@ interface PutMenuProps {
   onFormula: () => void
   /** Takes a sound that was made elsewhere; left out where nothing is spoken. */
   onSound?: ((file: File) => void) | undefined
+  /** Says something at a place; left out where nothing is said. */
+  onPin?: (() => void) | undefined
   /** Puts what was copied last; left out while nothing was. */
   onPaste?: () => void
 }
 
 /** Everything that can be put on a page besides ink. */
-export function PutMenu({ tools, onPicture, onFormula, onSound, onPaste }: PutMenuProps) {
+export function PutMenu({ tools, onPicture, onFormula, onSound, onPin, onPaste }: PutMenuProps) {
   const [open, setOpen] = useState(false)
   const file = useRef<HTMLInputElement>(null)
   const sound = useRef<HTMLInputElement>(null)
@@ -60,6 +62,7 @@ export function PutMenu({ tools, onPicture, onFormula, onSound, onPaste }: PutMe
             <Choice icon={Camera} name="Camera" onPress={then(openCamera)} />
             <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
             {onSound && <Choice icon={FileAudio} name="Sound" onPress={then(() => sound.current?.click())} />}
+            {onPin && <Choice icon={Pin} name="Pin" onPress={then(onPin)} />}
             {onPaste && <Choice icon={ClipboardPaste} name="Paste" onPress={then(onPaste)} />}
           </OpensCard>
           {onSound && (

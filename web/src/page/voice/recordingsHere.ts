@@ -12,6 +12,8 @@ export interface Spot {
   readonly place?: string
   /** The piece of feedback that it answers: then it lies on no page. */
   readonly to?: string
+  /** It is pinned to the place, or answers the pin `to`. */
+  readonly pin?: { readonly to?: string }
 }
 
 /** A recording that is under way, or was when its tab ended. */

@@ -18,6 +18,8 @@ interface SpeakingOn {
   open: boolean
   /** Gives what was made as an answer to a piece of feedback. */
   answer?: (made: Made & { readonly to: string }) => void
+  /** Pins what was made to its place, or answers a pin with it. */
+  pin?: (made: Made) => void
   /** What was made is kept when one leaves, as one does who goes through a pile; else it is offered the next time. */
   keepsOnLeaving?: boolean
 }
@@ -32,11 +34,12 @@ export function useSpeaking({
   longest,
   open,
   answer,
+  pin,
   keepsOnLeaving = false,
 }: SpeakingOn): Speaking {
   const { speaking, around } = useMemo(() => {
     // Of this copy: what is laid late does not go to the pages of the next.
-    const around: Pick<SpeakingOn, 'pages' | 'page' | 'answer'> = { pages: [], page: { id: '' } }
+    const around: Pick<SpeakingOn, 'pages' | 'page' | 'answer' | 'pin'> = { pages: [], page: { id: '' } }
     const speaking = new Speaking(
       {
         copy,
@@ -44,6 +47,7 @@ export function useSpeaking({
         longest,
         lay: (made) => {
           const { to } = made
+          if (made.pin) return around.pin?.(made)
           if (to !== undefined) return around.answer?.({ ...made, to })
           // Its page may have been taken out since.
           const on = around.pages.some(({ id }) => id === made.page) ? made.page : around.page.id
@@ -60,8 +64,8 @@ export function useSpeaking({
     return { speaking, around }
   }, [copy, person.id, store, longest])
   useLayoutEffect(() => {
-    Object.assign(around, { pages, page, answer })
-  }, [around, pages, page, answer])
+    Object.assign(around, { pages, page, answer, pin })
+  }, [around, pages, page, answer, pin])
   useEffect(() => speaking.turned(page.id), [speaking, page.id])
   // What is made while one speaks is played with the voice.
   useEffect(
@@ -90,7 +94,8 @@ export function useSpeaking({
 
 /** What was said itself, to the page or to feedback, is nothing to be seen while it is heard. */
 const isShown = (event: PageEvent): boolean =>
-  event.act !== 'add' || event.items.some(({ kind }) => kind !== 'voice' && kind !== 'reply')
+  event.layer !== 'pins' &&
+  (event.act !== 'add' || event.items.some(({ kind }) => kind !== 'voice' && kind !== 'reply'))
 
 function noteOf({ id, x, y, seconds, heard, words, talk, drew }: Made): VoiceNote {
   // Without anything made or turned to, there is only a voice.

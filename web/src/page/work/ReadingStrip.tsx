@@ -1,4 +1,4 @@
-import { Clock3, Printer } from 'lucide-react'
+import { Clock3, Pin, Printer } from 'lucide-react'
 import { StripBar } from '../strip/StripBar.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
 import { ZoomButtons } from '../surface/ZoomButtons.tsx'
@@ -13,6 +13,8 @@ interface ReadingStripProps {
   onRead?: (() => void) | undefined
   onFeedback?: (() => void) | undefined
   onHear?: (() => void) | undefined
+  /** Says something at a place of the page. */
+  onPin?: (() => void) | undefined
 }
 
 /** The row of controls of a page that is only to be read. */
@@ -24,10 +26,12 @@ export function ReadingStrip({
   onRead,
   onFeedback,
   onHear,
+  onPin,
 }: ReadingStripProps) {
   return (
     <StripBar label="Reading" upright={upright}>
       <ZoomButtons surface={work.surface} always />
+      {onPin && <StripButton icon={Pin} label="Pin" onClick={onPin} />}
       {onLookBack && <StripButton icon={Clock3} label="Look back" onClick={onLookBack} />}
       {onPrint && <StripButton icon={Printer} label="Print" onClick={onPrint} />}
       <ViewMenu

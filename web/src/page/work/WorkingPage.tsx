@@ -27,6 +27,9 @@ import { PageTabs } from '../pages/PageTabs.tsx'
 import { useFeedbackFirst } from '../pages/useFeedbackFirst.ts'
 import { usePagesNow } from '../pages/usePagesNow.ts'
 import { useSameLook, useWhere } from '../pages/useWhere.ts'
+import { PinsBeside } from '../pins/PinsBeside.tsx'
+import { PinTags } from '../pins/PinTags.tsx'
+import { usePins } from '../pins/usePins.ts'
 import { usePrintKey } from '../print/usePrintKey.ts'
 import { useReading } from '../reading/useReading.ts'
 import { STUDENT_SWATCHES } from '../strip/swatches.ts'
@@ -125,9 +128,10 @@ export function WorkingPage(props: WorkingPageProps) {
   const hearAll = useHearAll(page.id, seen.notes)
   const onHear = seen.notes.length > 0 ? hearAll.toggle : undefined
 
+  const pins = usePins({ copy, store, person, pages, page })
   /** What the row of tools can do, to write or to read. */
-  const row = { work, onRead, onHear, onLookBack: lookBack, onFeedback, onPrint: print }
-  const { speaking, speak, speakIn, bring, answer } = useSpokenWork({
+  const row = { work, onPin: pins?.place, onRead, onHear, onLookBack: lookBack, onFeedback, onPrint: print }
+  const { speaking, speak, speakIn, bring, answer, pin } = useSpokenWork({
     copy,
     store,
     person,
@@ -136,7 +140,7 @@ export function WorkingPage(props: WorkingPageProps) {
     seen,
     part,
     surface,
-    open: ready && (writes || hasFeedback) && !silent,
+    open: ready && (writes || hasFeedback || pins !== undefined) && !silent,
   })
   const acts: AnswerActs = {
     answer: (where, value) => store.answer(page.id, where, value),
@@ -180,7 +184,10 @@ export function WorkingPage(props: WorkingPageProps) {
       <RecordingBar
         speaking={speaking}
         longest={copy.longestVoice}
-        keeps={({ to }) => (to === undefined ? writes : hasFeedback)}
+        keeps={(made) => {
+          if (made.pin) return pins !== undefined
+          return made.to === undefined ? writes : hasFeedback
+        }}
       />
       <Worktop
         copy={copy}
@@ -220,8 +227,10 @@ export function WorkingPage(props: WorkingPageProps) {
               onTake={(note) => store.take(page.id, [note.id])}
               onWatch={talk.watch}
             />
+            {pins && <PinTags pins={pins} page={page} view={view} />}
           </>
         )}
+        margin={pins && <PinsBeside pins={pins} soundUrl={photoUrl} onSpeak={silent ? undefined : pin} />}
         strip={(upright) =>
           writes ? (
             <WorkingStrip {...row} onSound={silent ? undefined : bring} upright={upright}>
@@ -238,6 +247,7 @@ export function WorkingPage(props: WorkingPageProps) {
           current={index}
           onTurn={turnTo}
           feedback={feedback}
+          {...(pins ? { pinned: pins.pages } : {})}
           noted={notedPages(copy, pages, person.id, index)}
           onAll={() => setOver('pages')}
         />

@@ -24,14 +24,27 @@ interface WorkingStripProps {
   onHear?: (() => void) | undefined
   /** Takes a sound that was made elsewhere. */
   onSound?: ((file: File) => void) | undefined
+  /** Says something at a place of the page. */
+  onPin?: (() => void) | undefined
   /** What else can be chosen in the view menu. */
   moreView?: ReactNode
 }
 
 /** The row of tools: pens, or what can be done with what is picked up. */
 export function WorkingStrip(props: WorkingStripProps) {
-  const { work, upright, children, onLookBack, onFeedback, onPrint, onRead, onHear, onSound, moreView } =
-    props
+  const {
+    work,
+    upright,
+    children,
+    onLookBack,
+    onFeedback,
+    onPrint,
+    onRead,
+    onHear,
+    onSound,
+    onPin,
+    moreView,
+  } = props
   const { tools, picking, pasting, formulas, writing, surface, person } = work
   const picked = picking.items.length > 0
   return (
@@ -60,6 +73,7 @@ export function WorkingStrip(props: WorkingStripProps) {
             onPicture={(file) => void pasting.addPicture(file)}
             onFormula={() => formulas.open()}
             onSound={onSound}
+            onPin={onPin}
             {...(pasting.hasLast() ? { onPaste: pasting.pasteLast } : {})}
           />
           {children}

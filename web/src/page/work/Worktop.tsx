@@ -26,6 +26,8 @@ interface WorktopProps {
   laid: (view: View) => ReactNode
   /** What stands over the window of the page: its tabs, a notice. */
   children: ReactNode
+  /** What stands beside the page where there is room, and over its foot where there is none. */
+  margin?: ReactNode
   /** The strip of tools, lying where this person's habit wants it. */
   strip: (upright: boolean) => ReactNode
 }
@@ -39,9 +41,9 @@ export function Worktop(props: WorktopProps) {
   const side = { left: 'flex-row-reverse', right: '', bottom: 'flex-col' }[strip]
   return (
     <div className={`flex min-h-0 flex-1 ${side}`}>
-      <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+      <div className="@container relative flex min-h-0 min-w-0 flex-1">
         <main
-          className="relative flex min-h-0 flex-1"
+          className="relative flex min-h-0 min-w-0 flex-1"
           aria-busy={!ready}
           onDragOver={(event) => event.preventDefault()}
           onDrop={(event) => {
@@ -104,6 +106,7 @@ export function Worktop(props: WorktopProps) {
           </PageSurface>
           {props.children}
         </main>
+        {props.margin}
       </div>
       {props.strip(strip !== 'bottom')}
       {work.keysShown && <KeysDialog person={person} groups={work.keys} onClose={work.hideKeys} />}

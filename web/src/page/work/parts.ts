@@ -1,5 +1,6 @@
 import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import { CameraDialog } from '../camera/cameraPart.ts'
+import { PinMargin } from '../pins/PinsBeside.tsx'
 
 /** What nobody needs in the moment that a page opens: fetched then, not with the page. */
 export const CloseUp = fetchedPart('CloseUp', () => import('../closeUp/CloseUp.tsx'))
@@ -29,6 +30,7 @@ export function warmParts(): () => void {
     KeysDialog.warm()
     LookBack.warm()
     TalkPlayer.warm()
+    PinMargin.warm()
     FeedbackBar.warm()
     RubricTable.warm()
     CameraDialog.warm()

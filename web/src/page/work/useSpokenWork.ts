@@ -12,6 +12,7 @@ import {
 } from '@hand-back/core'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { answerAloud } from '../feedback/giveReply.ts'
+import { pinAloud } from '../pins/usePins.ts'
 import type { Surface } from '../surface/Surface.ts'
 import { sayNotRecorded } from '../voice/recorder.ts'
 import { useSpeaking } from '../voice/useSpeaking.ts'
@@ -28,7 +29,7 @@ interface SpokenOn {
   /** The part of the copy that is open in this go; left out: all of it. */
   part: GoPart | undefined
   surface: Surface | undefined
-  /** The copy takes what is spoken: on its pages, or to what came back. */
+  /** The copy takes what is spoken: on its pages, to what came back, or at a place. */
   open: boolean
 }
 
@@ -43,6 +44,7 @@ export function useSpokenWork({ copy, store, person, pages, page, seen, part, su
     longest: copy.longestVoice,
     open,
     answer: ({ to, page: on, ...made }) => answerAloud(store, copy.id, { id: to, page: on }, made),
+    pin: (made) => pinAloud(store, made),
   })
   const lastMade = () => {
     const last = seen.placed.findLast(
@@ -62,6 +64,8 @@ export function useSpokenWork({ copy, store, person, pages, page, seen, part, su
     speak: () => begin({ page: page.id, ...spot() }),
     speakIn: (place: Printed<'speak' | 'typed'>) =>
       begin({ page: page.id, ...noteIn(place), place: place.id }),
+    /** Says something at a place, or as an answer to a pin. */
+    pin: (at: Point, pin: { readonly to?: string }) => begin({ page: page.id, x: at.x, y: at.y, pin }),
     answer: ({ id: to, page: on }: FeedbackStep) => begin({ page: on, x: 0, y: 0, to }),
     bring: (file: File) => void speaking.bring(file, { page: page.id, ...spot() }).catch(sayNotRecorded),
   }

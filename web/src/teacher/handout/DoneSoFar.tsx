@@ -1,11 +1,12 @@
 import type { CopyWork } from '@hand-back/core'
 
-/** What was done on a copy so far, in a few words: pages, recordings, and the time really spent. */
+/** What was done on a copy so far, in a few words: pages, recordings, pins, and the time really spent. */
 export function DoneSoFar({ work, of }: { work: CopyWork | undefined; of: number }) {
-  if (!work || (work.pages === 0 && work.recordings === 0)) return null
-  const { pages, recordings, worked } = work
+  if (!work || (work.pages === 0 && work.recordings === 0 && work.pins === 0)) return null
+  const { pages, recordings, pins, worked } = work
   const said = [sayPages(pages, of), sayWorked(worked)]
   if (recordings > 0) said.push(`${recordings} ${recordings === 1 ? 'recording' : 'recordings'}`)
+  if (pins > 0) said.push(`${pins} ${pins === 1 ? 'pin' : 'pins'} not done`)
   return (
     <span title="Time really spent: pauses of more than two minutes do not count">
       {said.map((part, index) => (

@@ -66,6 +66,13 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
           Everybody may rub out and move what others made
         </Tick>
       )}
+      <Tick
+        className="px-2"
+        ticked={handout.pins}
+        onTick={(pins) => void change(id, { pins }).catch(sayProblem)}
+      >
+        Pins: students and teachers talk at places of a copy
+      </Tick>
       <Dialog open={dating} onClose={() => setDating(false)} title="Dates and directions">
         <TermsForm handout={handout} onDone={() => setDating(false)} />
       </Dialog>

@@ -19,6 +19,9 @@ import { useStepping } from '../../page/feedback/useStepping.ts'
 import type { KeyGroup } from '../../page/keys/keyActs.ts'
 import { PageTabs } from '../../page/pages/PageTabs.tsx'
 import { usePagesNow } from '../../page/pages/usePagesNow.ts'
+import { PinsBeside } from '../../page/pins/PinsBeside.tsx'
+import { PinTags } from '../../page/pins/PinTags.tsx'
+import { usePins } from '../../page/pins/usePins.ts'
 import type { Surface } from '../../page/surface/Surface.ts'
 import type { useTools } from '../../page/tools/useTools.ts'
 import type { View } from '../../page/view/view.ts'
@@ -225,7 +228,8 @@ export function MarkedCopy({
   const running = useRunning({ copy, store, person, pages, index, wanted, photoUrl, turn })
   const level = (of: MarkedQuestion) => levelOf(of, pages, index, view, running !== undefined)
 
-  const { speaking, speak, bring, longest } = useSpokenFeedback({
+  const pins = usePins({ copy, store, person, pages, page })
+  const { speaking, speak, bring, pin, longest } = useSpokenFeedback({
     copy,
     store,
     person,
@@ -246,7 +250,11 @@ export function MarkedCopy({
   return (
     <>
       {whose.rows}
-      <RecordingBar speaking={speaking} longest={longest} keeps={() => writes} />
+      <RecordingBar
+        speaking={speaking}
+        longest={longest}
+        keeps={(made) => (made.pin ? pins !== undefined : writes)}
+      />
       {round > 1 && (
         <WhatChanged
           round={round}
@@ -327,14 +335,17 @@ export function MarkedCopy({
                     onTake={(note) => store.take(page.id, [note.id])}
                     onWatch={talk.watch}
                   />
+                  {pins && settled && <PinTags pins={pins} page={page} view={view} />}
                 </>
               )}
+              margin={pins && settled && <PinsBeside pins={pins} soundUrl={photoUrl} onSpeak={pin} />}
               strip={(upright) => (
                 <WorkingStrip
                   work={work}
                   upright={upright}
                   onLookBack={() => setLookingBack(true)}
                   onSound={writes ? bring : undefined}
+                  onPin={pins?.place}
                   onHear={seen.notes.length > 0 ? hearing.toggle : undefined}
                   moreView={
                     <>
@@ -347,7 +358,13 @@ export function MarkedCopy({
                 </WorkingStrip>
               )}
             >
-              <PageTabs count={pages.length} current={index} onTurn={onTurn} written={written} />
+              <PageTabs
+                count={pages.length}
+                current={index}
+                onTurn={onTurn}
+                written={written}
+                {...(pins ? { pinned: pins.pages } : {})}
+              />
               {state === 'waiting' && (
                 <p className="absolute bottom-4 left-1/2 -translate-x-1/2 rounded-tag border border-rule bg-card px-4 py-2">
                   {copy.name} has not opened this copy yet.

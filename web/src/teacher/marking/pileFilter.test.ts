@@ -36,7 +36,7 @@ const facts: PileFacts = {
   handout: { dueAt: 100, way: 'own', withdrawn: false },
   now: 200,
   sums: [{ copy: 'marked', given: 100, full: 200, left: 0, leftNow: 0 }],
-  work: [{ copy: 'at it', pages: 1, recordings: 2, worked: 0 }],
+  work: [{ copy: 'at it', pages: 1, recordings: 2, pins: 1, worked: 0 }],
 }
 const shown = (filter: PileFilter | undefined) =>
   copies.filter((copy) => passes(filter, copy, facts)).map(({ id }) => id)
@@ -48,6 +48,7 @@ test('a filter shows what its words say, and none shows all', () => {
   expect(shown('late')).toEqual(['late'])
   expect(shown('overdue')).toEqual(['at it', 'untouched'])
   expect(shown('recordings')).toEqual(['at it'])
+  expect(shown('pins')).toEqual(['at it'])
 })
 
 test('only filters that show something are offered, and each says how many', () => {

@@ -10,7 +10,7 @@ import { STATE_WORDS } from '../../ui/Corner.tsx'
 import { isReviewed } from './pileOrder.ts'
 
 /** Which copies of a pile are shown: those of a state, or those of which something is so. */
-export type PileFilter = CopyState | 'to review' | 'late' | 'overdue' | 'recordings'
+export type PileFilter = CopyState | 'to review' | 'late' | 'overdue' | 'recordings' | 'pins'
 
 /** Every filter with its words, in the order of what waits for the teacher first. */
 export const PILE_FILTERS: Readonly<Record<PileFilter, string>> = {
@@ -19,6 +19,7 @@ export const PILE_FILTERS: Readonly<Record<PileFilter, string>> = {
   late: 'handed in late',
   overdue: 'overdue',
   recordings: 'with recordings',
+  pins: 'with pins not done',
   'another go': STATE_WORDS['another go'],
   working: STATE_WORDS.working,
   waiting: STATE_WORDS.waiting,
@@ -44,7 +45,8 @@ export function passes(filter: PileFilter | undefined, copy: CopyRow, facts: Pil
     case 'overdue':
       return latenessOf(copy, facts.handout, facts.now) === filter
     case 'recordings':
-      return (facts.work.find((each) => each.copy === copy.id)?.recordings ?? 0) > 0
+    case 'pins':
+      return (facts.work.find((each) => each.copy === copy.id)?.[filter] ?? 0) > 0
     default:
       return copy.state === filter
   }

@@ -3,11 +3,13 @@ import {
   type CopyWhole,
   type Person,
   type Placed,
+  type Point,
   USUAL_VOICE_SECONDS,
   type VoiceNote,
   type WorksheetPage,
 } from '@hand-back/core'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
+import { pinAloud } from '../../page/pins/usePins.ts'
 import type { Surface } from '../../page/surface/Surface.ts'
 import { sayNotRecorded } from '../../page/voice/recorder.ts'
 import { useSpeaking } from '../../page/voice/useSpeaking.ts'
@@ -46,6 +48,7 @@ export function useSpokenFeedback(on: SpokenOn) {
     page,
     longest,
     open: writes,
+    pin: (made) => pinAloud(store, made),
     keepsOnLeaving: true,
   })
   const place = () => {
@@ -57,7 +60,9 @@ export function useSpokenFeedback(on: SpokenOn) {
   }
   const speak = () => void speaking.begin({ page: page.id, ...place() }).catch(sayNotRecorded)
   const bring = (file: File) => void speaking.bring(file, { page: page.id, ...place() }).catch(sayNotRecorded)
-  return { speaking, speak, bring, longest }
+  const pin = (at: Point, to: { readonly to?: string }) =>
+    void speaking.begin({ page: page.id, x: at.x, y: at.y, pin: to }).catch(sayNotRecorded)
+  return { speaking, speak, bring, pin, longest }
 }
 
 /** The question of a page whose area there is nearest to a height of it. */

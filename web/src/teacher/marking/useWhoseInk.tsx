@@ -61,7 +61,7 @@ function byAuthor(
 ): Stroke[] {
   return placed.flatMap(({ item, author, layer }) => {
     if (item.kind !== 'stroke' || elsewhere.has(item.id)) return []
-    const colour = layer === 'help' ? undefined : colours[layer]?.get(author)
+    const colour = layer === 'work' || layer === 'feedback' ? colours[layer]?.get(author) : undefined
     return [colour ? { ...item, colour } : item]
   })
 }

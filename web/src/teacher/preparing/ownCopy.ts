@@ -35,6 +35,7 @@ export function ownCopy(
     teacher: person,
     teachers: [],
     touchAll: false,
+    pins: false,
     longestVoice: USUAL_VOICE_SECONDS,
     owners: {},
     changes: [],

@@ -1,0 +1,102 @@
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import { openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
+import { along, button, drawWithPen, expectInk, expectKept, onScreen } from './hands/hands.ts'
+
+const server = testServer()
+const pdf = await makePdf([{}, {}])
+
+test('a question is pinned to a place, answered, agreed with and done; the teacher sees where, and takes away what hurts', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(server, teacher, ['Amaru Mensah'], pdf)
+  const student = await somebody()
+  await openCopy(server, student, lesson, 0)
+  await button(student, 'Add').click()
+  await button(student, 'Pin').click()
+  const at = await onScreen(student, { x: 200, y: 160 })
+  await student.mouse.click(at.x, at.y)
+  await student.getByLabel('What you want to say here').fill('Over the bottom, or over the quay?')
+  await button(student, 'Pin it').click()
+  await expectKept(student)
+
+  await teacher.goto(`${server.url}/handout/${lesson.handout}`)
+  await expect(teacher.getByRole('row', { name: /Amaru Mensah/ })).toContainText('1 pin not done')
+  await teacher.getByRole('link', { name: 'Amaru Mensah', exact: true }).click()
+  await expect(teacher.getByRole('button', { name: 'Page 1, with pins' })).toBeVisible()
+  const tag = teacher.getByRole('button', { name: 'Pin 1', exact: true }).first()
+  // It stands at its place.
+  const box = (await tag.boundingBox())!
+  const there = await onScreen(teacher, { x: 200, y: 160 })
+  expect(Math.abs(box.x - there.x)).toBeLessThan(4)
+  expect(Math.abs(box.y + box.height - there.y)).toBeLessThan(4)
+  await tag.click()
+  const pin = teacher.getByRole('region', { name: 'Pin 1' })
+  await expect(pin.getByText('Over the bottom, or over the quay?')).toBeVisible()
+  await expect(pin.getByText('Amaru Mensah')).toBeVisible()
+  await pin.getByRole('button', { name: 'Agree' }).click()
+  await pin.getByLabel('Your answer').fill('Over the bottom.')
+  await teacher.keyboard.press('Enter')
+
+  // The student hears it while at the page.
+  const heard = student.getByRole('region', { name: 'Pin 1' })
+  await expect(heard.getByText('Over the bottom.', { exact: true })).toBeVisible()
+  await expect(heard.getByText('Marit Abara agrees.')).toBeVisible()
+  await heard.getByRole('button', { name: 'Done' }).click()
+  await expect(student.getByRole('button', { name: 'Pin 1, done, one answer' })).toBeVisible()
+  await expect(teacher.getByRole('button', { name: 'Page 1', exact: true })).toBeVisible()
+
+  await pin.getByRole('button', { name: 'Take away what Amaru Mensah said' }).click()
+  await expect(student.getByRole('complementary', { name: 'Pinned here' })).toHaveCount(0)
+  await expect(student.getByRole('button', { name: /^Pin 1/ })).toHaveCount(0)
+
+  // Undo is for what one made on the page; pins are said.
+  await drawWithPen(student, along({ x: 80, y: 300 }, { x: 250, y: 300 }))
+  await button(student, 'Undo').click()
+  await expectInk(student, { x: 160, y: 300 }, false)
+})
+
+test('a pin is put down by keyboard and spoken to; without a network it waits; switched off it is gone', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(server, teacher, ['Iris Novotná'], pdf)
+  const student = await somebody()
+  // What says things is fetched soon after a page is open.
+  const fetched = student.waitForResponse(/PinMargin/)
+  await openCopy(server, student, lesson, 0)
+  await button(student, 'Add').click()
+  await button(student, 'Pin').waitFor()
+  await fetched
+  await student.context().setOffline(true)
+  await button(student, 'Pin').focus()
+  await student.keyboard.press('Enter')
+  // Its middle, where no place was pressed.
+  await student.keyboard.press('Enter')
+  await student.keyboard.type('Here it turns.')
+  await button(student, 'Pin it').click()
+  await student.context().setOffline(false)
+  await expectKept(student)
+  await student.reload()
+  await student.getByRole('button', { name: 'Pin 1', exact: true }).first().click()
+  await button(student, 'Answer aloud').click()
+  await expect(student.getByRole('button', { name: /^Stop 0:0[1-9]/ })).toBeVisible()
+  await student.getByRole('button', { name: /^Stop 0/ }).click()
+  await button(student, 'Keep').click()
+  const pin = student.getByRole('region', { name: 'Pin 1' })
+  await expect(pin.getByRole('button', { name: /^Listen: what You said/ })).toBeVisible()
+  await expectKept(student)
+
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${lesson.students[0]!.copy}`)
+  await teacher.getByRole('button', { name: 'Pin 1, one answer' }).first().click()
+  await teacher.getByRole('button', { name: 'Listen: what Iris Novotná said' }).click()
+  await expect(teacher.getByRole('button', { name: 'Pause: what Iris Novotná said' })).toBeVisible()
+
+  await teacher.goto(`${server.url}/handout/${lesson.handout}`)
+  await teacher.getByText('Pins: students and teachers talk').click()
+  await expect(student.getByRole('button', { name: /^Pin 1/ })).toHaveCount(0)
+  await button(student, 'Add').click()
+  await expect(button(student, 'Words')).toBeVisible()
+  await expect(button(student, 'Pin')).toHaveCount(0)
+})

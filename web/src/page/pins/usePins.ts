@@ -1,0 +1,151 @@
+import {
+  type CopyWhole,
+  type Item,
+  type Page,
+  type Person,
+  type Pin,
+  type PinAnswer,
+  type Pinned,
+  type Point,
+  pageOf,
+  pinsOn,
+} from '@hand-back/core'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useStore } from 'zustand'
+import type { CopyStore } from '../copy/copyStore.ts'
+import type { Made } from '../voice/speaking.ts'
+
+/** What is said at the places of a page, and saying something there. */
+export interface Pins {
+  /** The places, among the pages, of those with pins that are not done. */
+  readonly pages: ReadonlySet<number>
+  readonly on: readonly Pinned[]
+  /** The next press on the page says where. */
+  readonly placing: boolean
+  /** Where something is about to be said. */
+  readonly draft: Point | undefined
+  /** The pin that is read, by its id. */
+  readonly open: string | undefined
+  place(): void
+  /** Nothing is placed, said or read any more. */
+  leave(): void
+  putAt(at: Point): void
+  read(pin: string | undefined): void
+  say(words: string): void
+  answer(pin: string, words: string): void
+  /** Agrees, or does not any more. */
+  agree(said: Pinned | Pinned['answers'][number]): void
+  /** Done, or not after all. */
+  setDone(pin: Pinned): void
+  takeAway(said: Pinned | Pinned['answers'][number]): void
+  mayTake(author: string): boolean
+  isMine(author: string): boolean
+  nameOf(author: string): string
+}
+
+interface PinsOn {
+  copy: CopyWhole
+  store: CopyStore
+  person: Person
+  pages: readonly { readonly id: string }[]
+  page: { readonly id: string }
+}
+
+/** What is pinned to the page that is open, for whoever has the copy and for its teachers; nothing where pins are switched off. */
+export function usePins({ copy, store, person, pages, page }: PinsOn): Pins | undefined {
+  const ink = useStore(store.view, ({ log }) => pageOf(log, page.id))
+  const on = pinsOf(ink)
+  const log = useStore(store.view, (now) => now.log)
+  const pinned = useMemo(
+    () => new Set(pages.flatMap(({ id }, index) => (hasOpenPins(pageOf(log, id)) ? [index] : []))),
+    [pages, log],
+  )
+  const [placing, setPlacing] = useState(false)
+  const [draft, setDraft] = useState<Point>()
+  const [open, read] = useState<string>()
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another page has places of its own
+  useEffect(() => {
+    setPlacing(false)
+    setDraft(undefined)
+    read(undefined)
+  }, [copy.id, page.id])
+  const names = useMemo(
+    () => new Map([...copy.students, copy.teacher, ...copy.teachers].map(({ id, name }) => [id, name])),
+    [copy],
+  )
+  const add = (item: Item) => store.pin(page.id, { act: 'add', items: [item] })
+  const take = (ids: string[], free: boolean) =>
+    store.pin(page.id, { act: 'take', items: ids }, free ? { free } : {})
+  const begin = useCallback(() => {
+    read(undefined)
+    setDraft(undefined)
+    setPlacing(true)
+  }, [])
+  if (!copy.pins) return undefined
+  return {
+    pages: pinned,
+    on,
+    placing,
+    draft,
+    open: on.some(({ item }) => item.id === open) ? open : undefined,
+    place: begin,
+    leave: () => {
+      setPlacing(false)
+      setDraft(undefined)
+      read(undefined)
+    },
+    putAt: (at) => {
+      setPlacing(false)
+      setDraft(at)
+    },
+    read,
+    say: (words) => {
+      if (!draft) return
+      const pin: Pin = { id: crypto.randomUUID(), kind: 'pin', ...draft, words }
+      add(pin)
+      setDraft(undefined)
+      read(pin.id)
+    },
+    answer: (to, words) => add({ id: crypto.randomUUID(), kind: 'pinAnswer', to, words }),
+    agree: ({ item, agreed, agreedBy }) => {
+      const mine = agreed[agreedBy.indexOf(person.id)]
+      if (mine) take([mine.id], false)
+      else add({ id: crypto.randomUUID(), kind: 'pinAgreed', to: item.id })
+    },
+    setDone: ({ item, done }) => {
+      if (done.length > 0)
+        take(
+          done.map(({ id }) => id),
+          false,
+        )
+      else add({ id: crypto.randomUUID(), kind: 'pinDone', to: item.id })
+    },
+    takeAway: ({ item, author }) => take([item.id], author !== person.id),
+    mayTake: (author) => author === person.id || person.role === 'teacher',
+    isMine: (author) => author === person.id,
+    nameOf: (author) => (author === person.id ? 'You' : (names.get(author) ?? 'Somebody')),
+  }
+}
+
+const hasOpenPins = (page: Page) => pinsOf(page).some(({ done }) => done.length === 0)
+
+/** A page is never changed, only another one stands in its place: with every stroke, that one page is looked through. */
+const known = new WeakMap<Page, readonly Pinned[]>()
+function pinsOf(page: Page): readonly Pinned[] {
+  const before = known.get(page)
+  if (before) return before
+  const now = pinsOn(page)
+  known.set(page, now)
+  return now
+}
+
+/** Pins what was spoken to its place, or answers a pin with it. */
+export function pinAloud(store: CopyStore, made: Made): void {
+  const { id: recording, seconds, heard, words, x, y, page, bytes } = made
+  const said = { words, voice: { recording, seconds, ...(heard ? { heard } : {}) } }
+  const id = crypto.randomUUID()
+  const to = made.pin?.to
+  const item: Pin | PinAnswer =
+    to === undefined ? { id, kind: 'pin', x, y, ...said } : { id, kind: 'pinAnswer', to, ...said }
+  store.pin(page, { act: 'add', items: [item] }, { attachment: { name: recording, bytes } })
+}
