@@ -237,7 +237,15 @@ test('a copy that was handed back opens at its first page with feedback, once; i
 
   // Nothing can be written on it, but it can be zoomed, printed and seen as one wants.
   const row = student.getByRole('toolbar', { name: 'Reading' })
-  await expect(row.getByRole('button')).toHaveText(['Smaller', 'Fit', 'Larger', 'Look back', 'Print', 'View'])
+  await expect(row.getByRole('button')).toHaveText([
+    'Smaller',
+    'Fit',
+    'Larger',
+    'Pin',
+    'Look back',
+    'Print',
+    'View',
+  ])
   const scale = async () => Number(await student.getByTestId('page').getAttribute('data-scale'))
   const fitted = await scale()
   await button(student, 'Larger').click()

@@ -1,5 +1,5 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
-import { openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { openCopy, prepareLesson, signInStudent } from './fixtures/lesson.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
 import { along, button, drawWithPen, expectInk, expectKept, onScreen } from './hands/hands.ts'
 
@@ -99,4 +99,62 @@ test('a pin is put down by keyboard and spoken to; without a network it waits; s
   await button(student, 'Add').click()
   await expect(button(student, 'Words')).toBeVisible()
   await expect(button(student, 'Pin')).toHaveCount(0)
+})
+
+test('a page that is handed out to be read is talked about: who has said something is counted, and all that is spoken heard in turn', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(server, teacher, ['Amaru Mensah', 'Iris Novotná'], pdf, false)
+  const given = await teacher.request.post(`${server.url}/api/handouts`, {
+    data: {
+      request: crypto.randomUUID(),
+      worksheet: lesson.worksheet,
+      classes: [{ class: lesson.classId, way: 'read' }],
+      opensAt: null,
+      dueAt: null,
+      directions: '',
+      spoken: null,
+      counts: false,
+    },
+    headers: { origin: server.url },
+  })
+  expect(given.ok()).toBe(true)
+  for (const [index, y] of [120, 260].entries()) {
+    const student = await somebody()
+    await signInStudent(server, student, lesson, index)
+    await student.goto(server.url)
+    await student.getByRole('link', { name: /Reading a tide table/ }).click()
+    await student.locator('main[aria-busy=false]').waitFor()
+    await button(student, 'Pin').click()
+    const at = await onScreen(student, { x: 200, y })
+    await student.mouse.click(at.x, at.y)
+    await button(student, 'Say it aloud and pin it').click()
+    const bar = student.getByRole('region', { name: 'Recording' })
+    await expect(bar).toContainText(/0:0[1-9]/)
+    await bar.getByRole('button', { name: 'Stop' }).click()
+    await button(student, 'Keep').click()
+    const margin = student.getByRole('complementary', { name: 'Pinned here' })
+    await expect(margin.getByText(`${index + 1} of 2 have said something.`)).toBeVisible()
+    // Whoever has not is not told to the class.
+    await expect(margin.getByText('Not yet')).toHaveCount(0)
+    await expectKept(student)
+    if (index === 0) {
+      await teacher.goto(`${server.url}/handout/${(await given.json()).handouts[0]}/pile/first`)
+      await teacher.getByText('Not yet', { exact: true }).click()
+      await expect(
+        teacher.getByRole('complementary', { name: 'Pinned here' }).getByText('Iris Novotná'),
+      ).toBeVisible()
+    }
+  }
+  const beside = teacher.getByRole('complementary', { name: 'Pinned here' })
+  await expect(beside.getByText('2 of 2 have said something.')).toBeVisible()
+  await button(teacher, 'Hear all').click()
+  await expect(teacher.getByRole('button', { name: 'Pause: what Amaru Mensah said' })).toBeVisible()
+  await expect(teacher.getByRole('button', { name: 'Pause: what Iris Novotná said' })).toBeVisible()
+  await expect(teacher.getByRole('button', { name: 'Pin 1', exact: true }).first()).toHaveAttribute(
+    'aria-pressed',
+    'false',
+  )
+  await expect(button(teacher, 'Hear all')).toBeVisible()
 })

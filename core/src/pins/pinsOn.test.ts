@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import type { Item } from '../kinds/items.ts'
 import { applyAll, emptyPage } from '../log/apply.ts'
 import type { SignedEvent } from '../log/events.ts'
-import { pinsOn } from './pinsOn.ts'
+import { pinsOn, saidBy, voicesOf } from './pinsOn.ts'
 
 const PAGE = '00000000-0000-4000-8000-000000000000'
 let made = 0
@@ -69,6 +69,24 @@ describe('what is said at the places of a page', () => {
     expect(after(...all, take('rafi', [one.id]))).toHaveLength(1)
     expect(after(...all, take('marit', [one.id], true))).toEqual([])
     expect(after(...all, take('iris', [one.id]))).toEqual([])
+  })
+
+  test('who said something, each once; what is spoken is heard pin by pin, each with its answers', () => {
+    const voice = { recording: id(), seconds: 4 }
+    const [low, high] = [{ ...pin(300), voice }, pin(20)]
+    const [spoken, typed] = [{ ...answer(low.id, ''), voice }, answer(high.id, 'yes')]
+    const first = { ...pin(10), voice }
+    const seen = after(
+      add('iris', low),
+      add('iris', high),
+      add('rafi', spoken),
+      add('iris', typed),
+      add('marit', agreed(low.id)),
+      add('noor', first),
+    )
+    expect([...saidBy(seen)].sort()).toEqual(['iris', 'noor', 'rafi'])
+    expect(voicesOf(seen)).toEqual([first.id, low.id, spoken.id])
+    expect(voicesOf([])).toEqual([])
   })
 
   test('what lies on other layers is nothing that was said', () => {

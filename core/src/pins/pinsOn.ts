@@ -49,3 +49,15 @@ export function pinsOn(page: Page): Pinned[] {
     }))
     .sort((a, b) => a.item.y - b.item.y || a.item.x - b.item.x)
 }
+
+/** Whoever said something: put it down, or answered. */
+export function saidBy(pins: readonly Pinned[]): Set<string> {
+  return new Set(pins.flatMap(({ author, answers }) => [author, ...answers.map((answer) => answer.author)]))
+}
+
+/** The ids of all that is spoken, in the order in which it is heard: a pin, its answers, the next pin. */
+export function voicesOf(pins: readonly Pinned[]): string[] {
+  return pins.flatMap(({ item, answers }) =>
+    [item, ...answers.map((answer) => answer.item)].flatMap(({ id, voice }) => (voice ? [id] : [])),
+  )
+}

@@ -1,4 +1,4 @@
-import type { Pinned } from '@hand-back/core'
+import { type Pinned, voicesOf } from '@hand-back/core'
 import { Check, Trash2, X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { Button } from '../../ui/Button.tsx'
@@ -22,15 +22,18 @@ const MOST_LETTERS = 2000
 /** What is said at the places of a page: beside it where there is room, over its foot where there is none. */
 export function PinMargin({ pins, soundUrl, onSpeak }: PinMarginProps) {
   const { on, draft, open } = pins
+  const hearing = useTurns(pins)
   const isAsked = draft !== undefined || open !== undefined
   if (on.length === 0 && !isAsked) return null
+  const hasHead = !draft && (pins.turnout !== undefined || hearing.several)
   return (
     <aside
       aria-label="Pinned here"
       className={`flex w-[296px] shrink-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-card p-3 @max-[900px]:absolute @max-[900px]:inset-x-0 @max-[900px]:bottom-0 @max-[900px]:z-20 @max-[900px]:max-h-[46%] @max-[900px]:w-auto @max-[900px]:border-t @max-[900px]:border-l-0 @max-[900px]:shadow-[0_-4px_18px_rgb(30_43_58/0.14)] ${
-        isAsked ? '' : '@max-[900px]:hidden'
+        isAsked || hasHead ? '' : '@max-[900px]:hidden'
       }`}
     >
+      {hasHead && <Head pins={pins} hearing={hearing} />}
       {draft && <Draft pins={pins} onSpeak={onSpeak && (() => onSpeak({}))} />}
       {on.map((pinned, index) => (
         <Card
@@ -40,11 +43,69 @@ export function PinMargin({ pins, soundUrl, onSpeak }: PinMarginProps) {
           number={index + 1}
           isOpen={open === pinned.item.id}
           soundUrl={soundUrl}
+          hearing={hearing}
           onSpeak={onSpeak && (() => onSpeak({ to: pinned.item.id }))}
         />
       ))}
     </aside>
   )
+}
+
+/** How many said something, and hearing all of it. */
+function Head({ pins: { turnout, listsMissing }, hearing }: { pins: Pins; hearing: Turns }) {
+  return (
+    <header className="flex flex-wrap items-center gap-2">
+      {turnout && (
+        <p className="flex-1">
+          <b className="tabular">
+            {turnout.said} of {turnout.of}
+          </b>{' '}
+          have said something.
+        </p>
+      )}
+      {hearing.several && (
+        <Button onClick={hearing.toggle} aria-pressed={hearing.told !== undefined}>
+          {hearing.told === undefined ? 'Hear all' : 'Stop'}
+        </Button>
+      )}
+      {turnout && listsMissing && turnout.missing.length > 0 && (
+        <details className="w-full">
+          <summary className="cursor-pointer font-semibold">Not yet</summary>
+          <p className="text-ink-soft">{turnout.missing.join(', ')}</p>
+        </details>
+      )}
+    </header>
+  )
+}
+
+/** Hearing several things one after the other. */
+interface Turns {
+  readonly several: boolean
+  /** What is heard now. */
+  readonly told: string | undefined
+  heard(id: string): void
+  toggle(): void
+}
+
+/** What is spoken on the page, one after the other; the pin that it belongs to is read meanwhile. */
+function useTurns({ on, read }: Pins): Turns {
+  const [told, setTold] = useState<string>()
+  const order = voicesOf(on)
+  const begin = (id: string | undefined) => {
+    setTold(id)
+    const of = on.find(({ item, answers }) =>
+      [item, ...answers.map((answer) => answer.item)].some((each) => each.id === id),
+    )
+    if (of) read(of.item.id)
+  }
+  return {
+    several: order.length > 1,
+    told,
+    heard: (id) => {
+      if (id === told) begin(order[order.indexOf(id) + 1])
+    },
+    toggle: () => begin(told === undefined ? order[0] : undefined),
+  }
 }
 
 function Draft({ pins, onSpeak }: { pins: Pins; onSpeak: (() => void) | undefined }) {
@@ -96,10 +157,11 @@ interface CardProps {
   number: number
   isOpen: boolean
   soundUrl: (recording: string) => string
+  hearing: Turns
   onSpeak: (() => void) | undefined
 }
 
-function Card({ pins, pinned, number, isOpen, soundUrl, onSpeak }: CardProps) {
+function Card({ pins, pinned, number, isOpen, soundUrl, hearing, onSpeak }: CardProps) {
   const card = useRef<HTMLElement>(null)
   useEffect(() => {
     if (isOpen) card.current?.scrollIntoView({ block: 'nearest' })
@@ -134,12 +196,12 @@ function Card({ pins, pinned, number, isOpen, soundUrl, onSpeak }: CardProps) {
         </Button>
         {isOpen && <IconButton icon={X} label="Close" onClick={() => pins.read(undefined)} />}
       </header>
-      <One pins={pins} said={pinned} soundUrl={soundUrl} />
+      <One pins={pins} said={pinned} soundUrl={soundUrl} hearing={hearing} />
       {pinned.answers.length > 0 && (
         <ul className="mt-2 flex flex-col gap-2 border-l-2 border-rule pl-3">
           {pinned.answers.map((answer) => (
             <li key={answer.item.id}>
-              <One pins={pins} said={answer} soundUrl={soundUrl} />
+              <One pins={pins} said={answer} soundUrl={soundUrl} hearing={hearing} />
             </li>
           ))}
         </ul>
@@ -151,7 +213,11 @@ function Card({ pins, pinned, number, isOpen, soundUrl, onSpeak }: CardProps) {
 
 type Said = Pinned | Pinned['answers'][number]
 
-function One({ pins, said, soundUrl }: { pins: Pins; said: Said; soundUrl: (recording: string) => string }) {
+interface OneProps extends Pick<CardProps, 'pins' | 'soundUrl' | 'hearing'> {
+  said: Said
+}
+
+function One({ pins, said, soundUrl, hearing }: OneProps) {
   const { item, author, agreedBy } = said
   const agrees = agreedBy.some(pins.isMine)
   const who = pins.nameOf(author)
@@ -169,7 +235,13 @@ function One({ pins, said, soundUrl }: { pins: Pins; said: Said; soundUrl: (reco
       </p>
       {item.words !== '' && <p className="break-words whitespace-pre-line">{item.words}</p>}
       {item.voice && (
-        <ListenButton voice={item.voice} source={soundUrl(item.voice.recording)} label={`what ${who} said`} />
+        <ListenButton
+          voice={item.voice}
+          source={soundUrl(item.voice.recording)}
+          label={`what ${who} said`}
+          told={hearing.told === item.id}
+          onHeard={() => hearing.heard(item.id)}
+        />
       )}
       {pins.isMine(author) ? (
         agreedBy.length > 0 && (

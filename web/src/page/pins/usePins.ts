@@ -9,6 +9,7 @@ import {
   type Point,
   pageOf,
   pinsOn,
+  saidBy,
 } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
@@ -20,6 +21,12 @@ export interface Pins {
   /** The places, among the pages, of those with pins that are not done. */
   readonly pages: ReadonlySet<number>
   readonly on: readonly Pinned[]
+  /** How many of those who have the copy said something in it, and who has not; left out: only one has it. */
+  readonly turnout:
+    | { readonly said: number; readonly of: number; readonly missing: readonly string[] }
+    | undefined
+  /** Who has said nothing is told to teachers only. */
+  readonly listsMissing: boolean
   /** The next press on the page says where. */
   readonly placing: boolean
   /** Where something is about to be said. */
@@ -60,6 +67,13 @@ export function usePins({ copy, store, person, pages, page }: PinsOn): Pins | un
     () => new Set(pages.flatMap(({ id }, index) => (hasOpenPins(pageOf(log, id)) ? [index] : []))),
     [pages, log],
   )
+  const { students } = copy
+  const turnout = useMemo(() => {
+    if (students.length < 2) return undefined
+    const said = new Set(pages.flatMap(({ id }) => [...saidBy(pinsOf(pageOf(log, id)))]))
+    const missing = students.filter(({ id }) => !said.has(id)).map(({ name }) => name)
+    return { said: students.length - missing.length, of: students.length, missing }
+  }, [students, pages, log])
   const [placing, setPlacing] = useState(false)
   const [draft, setDraft] = useState<Point>()
   const [open, read] = useState<string>()
@@ -84,6 +98,8 @@ export function usePins({ copy, store, person, pages, page }: PinsOn): Pins | un
   if (!copy.pins) return undefined
   return {
     pages: pinned,
+    turnout,
+    listsMissing: person.role === 'teacher',
     on,
     placing,
     draft,

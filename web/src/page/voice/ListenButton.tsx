@@ -1,5 +1,6 @@
 import type { VoiceNote } from '@hand-back/core'
 import { Pause, Play } from 'lucide-react'
+import { useEffect, useRef } from 'react'
 import { Button } from '../../ui/Button.tsx'
 import { sayLength } from './sayLength.ts'
 import { useSound } from './useSound.tsx'
@@ -10,13 +11,35 @@ interface ListenButtonProps {
   source: string
   /** What is heard, where that is not said beside it. */
   label?: string
+  /** It is its turn, where several are heard one after the other. */
+  told?: boolean
+  /** It has come to its end. */
+  onHeard?: (() => void) | undefined
   large?: boolean
   className?: string
 }
 
 /** Plays a voice that lies on no page, or apart from where it lies. */
-export function ListenButton({ voice, source, label, large = false, className = '' }: ListenButtonProps) {
-  const { element, playing, at, trouble, toggle } = useSound(source, voice.seconds, voice.heard)
+export function ListenButton({
+  voice,
+  source,
+  label,
+  told = false,
+  onHeard,
+  large = false,
+  className = '',
+}: ListenButtonProps) {
+  const sound = useSound(source, voice.seconds, voice.heard, onHeard)
+  const { element, playing, at, trouble, toggle } = sound
+  const turn = useRef(sound)
+  useEffect(() => {
+    turn.current = sound
+  })
+  useEffect(() => {
+    if (!told) return
+    turn.current.begin()
+    return () => turn.current.pause()
+  }, [told])
   const words = playing ? 'Pause' : 'Listen'
   return (
     <>

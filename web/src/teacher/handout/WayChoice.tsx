@@ -68,7 +68,7 @@ const WAYS: readonly { way: Way; title: string; about: string; drawing: ReactNod
   {
     way: 'read',
     title: 'To read',
-    about: 'Nobody writes on it.',
+    about: 'Nobody writes on it. It can be talked about with pins.',
     drawing: (
       <g>
         <path d="M25 6h11l4 4v15h-15z" fill="var(--color-sheet)" stroke="var(--color-ink-soft)" />
