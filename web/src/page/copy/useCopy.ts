@@ -36,10 +36,10 @@ export function useCopy(copy: CopyWhole | undefined, person: Person, layer: Laye
   return store
 }
 
-/** Pages, rules or people of its hand-out changed: the copy is asked for anew. */
+/** Pages, rules or people of its hand-out changed: its copies are asked for anew, those held open ahead too. */
 function useChanges(copy: CopyWhole | undefined): void {
-  const [id, handout] = [copy?.id, copy?.handout]
+  const handout = copy?.handout
   useEffect(() => {
-    return hear(live(), 'handout', z.uuid(), (of) => of === handout && void refresh(CALLS.copy, { copy: id }))
-  }, [id, handout])
+    return hear(live(), 'handout', z.uuid(), (of) => of === handout && void refresh(CALLS.copy))
+  }, [handout])
 }
