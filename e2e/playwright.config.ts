@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: './src',
   outputDir: '../test-results',
-  // Two cores: while one file's people wait for each other, the other's go on.
-  workers: 2,
+  // Two cores: one browser with its three people at a time.
+  workers: 1,
   timeout: 120_000,
   // Once more, and then named as unsteady: to be mended the same day.
   retries: 1,
