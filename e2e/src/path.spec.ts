@@ -140,11 +140,24 @@ async function makeClass(
   await expect(teacher.getByRole('button', { name: 'Slips to cut' })).toBeVisible()
   const title = teacher.getByLabel('Name of the class')
   await expect(title).toHaveValue('Curlew class')
+  // School is slow to tell what the class is called now: its old name is not what it is called again.
+  let tell = () => {}
+  const told = new Promise<void>((done) => {
+    tell = done
+  })
+  const theClass = /\/api\/classes\/[0-9a-f-]+$/
+  await teacher.route(theClass, async (route) => {
+    if (route.request().method() === 'GET') await told
+    await route.continue()
+  })
   await title.fill('Dunlin class')
   await title.press('Enter')
   await teacher.getByRole('link', { name: 'Classes' }).click()
   await teacher.getByRole('link', { name: /Dunlin class/ }).click()
+  await expect(title).toHaveValue('Curlew class')
+  tell()
   await expect(title).toHaveValue('Dunlin class')
+  await teacher.unroute(theClass)
   await teacher.getByLabel('Add students').fill(names.join('\n'))
   await teacher.getByRole('button', { name: `Add ${names.length} students` }).click()
   await expect(teacher.getByText('Write the new PINs down now')).toBeVisible()

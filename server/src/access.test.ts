@@ -175,6 +175,10 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}/pictures`,
     teacher: true,
   },
+  'POST /worksheets/:worksheet/films': {
+    path: (lesson) => `/worksheets/${lesson.worksheet.id}/films`,
+    teacher: true,
+  },
   'POST /worksheets/:worksheet/duplicate': {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}/duplicate`,
     teacher: true,

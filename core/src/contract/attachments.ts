@@ -2,8 +2,8 @@ import { z } from 'zod'
 
 // Attachments: the sounds and pictures of a copy. They travel beside the events that name them, in chunks.
 
-/** The most bytes of an attachment: an hour of speech, a whole lesson, has fifteen million. */
-export const MOST_ATTACHMENT_BYTES = 20 * 1024 * 1024
+/** The most bytes of an attachment: an hour of speech has fifteen million, five minutes of film twenty-five. */
+export const MOST_ATTACHMENT_BYTES = 32 * 1024 * 1024
 /** The bytes of every chunk of it but the last, as it travels and as it is stored. */
 export const CHUNK_BYTES = 256 * 1024
 

@@ -14,6 +14,14 @@ export const USUAL_VOICE_SECONDS = 300
 /** How long one may speak at once on the copies of a hand-out, in seconds. */
 export const longestVoice = z.number().int().min(10).max(LONGEST_RECORDING)
 
+/** The longest film, in seconds, where a teacher has not chosen, … */
+export const USUAL_FILM_SECONDS = 120
+/** … and the longest that a teacher can choose: as a device films it, it has less than `MOST_ATTACHMENT_BYTES`. */
+export const LONGEST_FILM = 300
+
+/** How long one may film at once on the copies of a hand-out, in seconds; 0: not at all. */
+export const longestFilm = z.number().int().min(0).max(LONGEST_FILM)
+
 /** A spoken direction that was sent before; `seconds` is how long it is. */
 export const spokenDirection = z.object({
   id: z.uuid(),
@@ -64,6 +72,7 @@ export const copyWhole = z.object({
   pins: z.boolean().default(false),
   /** A device may know a copy from a time when this was not told. */
   longestVoice: longestVoice.default(USUAL_VOICE_SECONDS),
+  longestFilm: longestFilm.default(USUAL_FILM_SECONDS),
   owners: pageOwners,
   /** Pages that were added or changed after it was handed out, and when. */
   changes: z.array(z.object({ page: z.uuid(), what: z.enum(['new', 'changed']), at: z.number() })),

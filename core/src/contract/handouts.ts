@@ -5,7 +5,7 @@ import { rubric } from '../marks/rubric.ts'
 import { plainText } from '../words/plainText.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 import { MOST_QUESTIONS } from '../worksheet/sheet.ts'
-import { copyState, longestVoice, spokenDirection } from './copies.ts'
+import { copyState, longestFilm, longestVoice, spokenDirection } from './copies.ts'
 
 const moment = z.number().int().min(0).max(8.64e15)
 const directions = plainText().trim().max(2000, 'Directions have at most 2,000 letters.')
@@ -30,6 +30,7 @@ export const newHandout = z.object({
   /** What is looked for in the whole of each copy. */
   rubric: rubric.nullable().optional(),
   longestVoice: longestVoice.optional(),
+  longestFilm: longestFilm.optional(),
 })
 export type NewHandout = z.infer<typeof newHandout>
 export const handedOut = z.object({ handouts: z.array(z.uuid()) })
@@ -41,6 +42,7 @@ export const handoutChange = z.object({
   directions: directions.optional(),
   counts: z.boolean().optional(),
   longestVoice: longestVoice.optional(),
+  longestFilm: longestFilm.optional(),
   /** In shared copies: whether everybody may rub out and move what others made. */
   touchAll: z.boolean().optional(),
   /** Whether those who have a copy, and its teachers, say things to each other at places of it. */
@@ -117,6 +119,7 @@ export const handoutWhole = z.object({
   touchAll: z.boolean(),
   pins: z.boolean(),
   longestVoice,
+  longestFilm,
   /** Names are hidden: copies are numbered, and nothing that is told of them has a name in it. */
   namesHidden: z.boolean(),
   rubric: rubric.nullable(),

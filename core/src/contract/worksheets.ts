@@ -73,4 +73,5 @@ export const pagesBroughtIn = z.object({
   refused: refusedFiles,
   said: z.array(z.string()),
 })
+export const filmBroughtIn = z.object({ file: z.string() })
 export const pictureBroughtIn = z.object({ file: z.string(), width: z.number(), height: z.number() })

@@ -3,6 +3,7 @@ import type { Drawn, Measure } from '../draw/drawn.ts'
 import { answer } from './answer.ts'
 import { laidCard } from './card.ts'
 import { laidDirection } from './direction.ts'
+import { laidFilm } from './film.ts'
 import { laidFormula } from './formula.ts'
 import type { ItemKind as KindOf } from './itemKind.ts'
 import { mark } from './mark.ts'
@@ -25,6 +26,7 @@ export const THING_KINDS = {
   formula: laidFormula,
   shape: laidShape,
   picture: laidPicture,
+  film: laidFilm,
 }
 /** Every kind of thing that people put on a page of a copy. */
 export const ITEM_KINDS = {
@@ -54,7 +56,7 @@ type ThingKinds = (typeof THING_KINDS)[keyof typeof THING_KINDS]
 export type Thing = z.infer<ThingKinds['schema']>
 /**
  * Things that people put on a page besides ink: the shapes that printed items have, and how far they are
- * turned. A picture's `file` is the name of its attachment.
+ * turned. The `file` of a picture or film is the name of its attachment.
  */
 export const thing = anyOf<Thing>(THING_KINDS)
 
@@ -72,7 +74,7 @@ export const isThing = (item: Item): item is Thing => item.kind in THING_KINDS
 /** The pictures that an item shows, by the names of their attachments. */
 export const picturesOfItem = (item: Item): string[] => kindOfItem(item).pictures?.(item) ?? []
 
-/** The attachments (sounds, photos, pictures) that an item plays or shows, by name. */
+/** The attachments (sounds, films, photos, pictures) that an item plays or shows, by name. */
 export const attachmentsOfItem = (item: Item): string[] => [
   ...picturesOfItem(item),
   ...(kindOfItem(item).sounds?.(item) ?? []),

@@ -9,6 +9,7 @@ import { card } from './card.ts'
 import { choice } from './choice.ts'
 import { direction } from './direction.ts'
 import { drop } from './drop.ts'
+import { film } from './film.ts'
 import { formula } from './formula.ts'
 import { ink } from './ink.ts'
 import { printedLetters } from './lettering.ts'
@@ -29,6 +30,7 @@ export const PRINTED_KINDS = {
   text,
   formula,
   picture,
+  film,
   piece,
   shape,
   plot,
@@ -94,9 +96,14 @@ export const saysNothing = (item: PrintedItem): boolean => kindOfPrinted(item).i
 export const spokenOf = (item: PrintedItem, value: AnswerValue | undefined): string[] =>
   kindOfPrinted(item).readAloud?.(item, value) ?? [wordsOf(item), 'label' in item ? item.label : '']
 
-/** The files that items show: pictures and parts of other papers. */
+/** The files that items show: pictures, stills and parts of other papers. */
 export function filesOf(items: Iterable<PrintedItem>): string[] {
   return [...items].flatMap((item) => kindOfPrinted(item).files?.(item) ?? [])
+}
+
+/** The films that items play. */
+export function filmsOf(items: Iterable<PrintedItem>): string[] {
+  return [...items].flatMap((item) => kindOfPrinted(item).films?.(item) ?? [])
 }
 
 /** An item as those get it who receive the page. */

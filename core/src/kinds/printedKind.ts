@@ -43,8 +43,10 @@ export interface PrintedKind<Item> {
   readAloud?(item: Item, value: AnswerValue | undefined): string[]
   /** Nothing stands in it: let go like that, it would not be seen any more. */
   isEmpty?(item: Item): boolean
-  /** The files that it shows. */
+  /** The files that it shows, … */
   files?(item: Item): string[]
+  /** … and those that it plays. */
+  films?(item: Item): string[]
   /** As those get it who receive the page: it names files by what is made for them. */
   sent?(item: Item, nameOf: NameOf): { readonly kind: string }
 }

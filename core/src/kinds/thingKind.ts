@@ -25,6 +25,7 @@ export interface ThingWays<Item> {
   isAt?(item: Item, at: Point, reach: number): boolean
   recoloured?(item: Item, colour: string): Item
   pictures?(item: Item): string[]
+  sounds?(item: Item): string[]
 }
 
 interface AnyThing extends Required<Turned> {
@@ -36,7 +37,7 @@ interface AnyThing extends Required<Turned> {
 export function thingKind<Printed, Item extends AnyThing>(
   printed: PrintedKind<Printed>,
   schema: z.ZodType<Item>,
-  { line, isAt, recoloured, pictures }: ThingWays<Item> = {},
+  { line, isAt, recoloured, pictures, sounds }: ThingWays<Item> = {},
 ): ItemKind<Item> {
   const bounds = (item: Item): Bounds => seenBounds(item, (line?.(item) ?? 0) / 2)
   const asPrinted = (item: Item) => item as unknown as Printed
@@ -66,6 +67,7 @@ export function thingKind<Printed, Item extends AnyThing>(
     touches: (item, place) => overlap(boundsOfBox(place), bounds(item)),
     ...(recoloured ? { recoloured } : {}),
     ...(pictures ? { pictures } : {}),
+    ...(sounds ? { sounds } : {}),
   }
 }
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { madeId } from '../ink/stroke.ts'
-import { filesOf, MOST_PRINTED, printedItem } from '../kinds/printed.ts'
+import { filesOf, filmsOf, MOST_PRINTED, printedItem } from '../kinds/printed.ts'
 import { type Box, box } from './box.ts'
 import { type Paper, paper } from './paper.ts'
 
@@ -42,8 +42,13 @@ export function paperFile(of: Paper): string | undefined {
   return of.kind === 'ruled' ? undefined : of.file
 }
 
-/** Every file that pages need to be shown, each once. */
+/** Every file that pages name, each once: those that they show, and those that they play. */
 export function filesOfPages(pages: readonly WorksheetPage[]): string[] {
+  return [...new Set([...filesShown(pages), ...pages.flatMap(({ printed }) => filmsOf(printed))])]
+}
+
+/** Every file that pages need to be shown, each once. */
+export function filesShown(pages: readonly WorksheetPage[]): string[] {
   const files = new Set<string>()
   for (const page of pages) {
     const file = paperFile(page.paper)

@@ -82,7 +82,7 @@ test('what is no sound, too much, or nothing is refused and leaves nothing', asy
     visitor.put(path(copy, randomUUID()), Buffer.from('<script>alert(1)</script>')),
   ).rejects.toThrow(/neither a sound/)
   await expect(visitor.put(path(copy, randomUUID()), new Uint8Array(40 * 1024 * 1024))).rejects.toThrow(
-    /larger than 20 MB/,
+    /larger than 32 MB/,
   )
   await expect(visitor.put(path(copy, randomUUID()), new Uint8Array())).rejects.toThrow(/empty/)
   expect(await chunks()).toBe(before)
@@ -148,7 +148,7 @@ describe('in chunks', () => {
     expect(refused.status).toBe(422)
     const short = await sendChunk(visitor, path(copy, randomUUID()), all.subarray(0, 100), first)
     expect(short.status).toBe(422)
-    const huge = { ...first, size: 21 * 1024 * 1024 }
+    const huge = { ...first, size: 33 * 1024 * 1024 }
     expect((await sendChunk(visitor, path(copy, randomUUID()), all, huge)).status).toBe(413)
     expect(await chunks()).toBe(before)
     await close()

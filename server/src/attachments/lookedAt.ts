@@ -1,7 +1,15 @@
 import { Readable } from 'node:stream'
 import { MOST_ATTACHMENT_BYTES, Refused } from '@hand-back/core'
 import type { Database } from '../db/connect.ts'
-import { type BareTask, dropFile, isSound, type StoredFile, storeFile, wholeFile } from '../files/index.ts'
+import {
+  type BareTask,
+  dropFile,
+  isFilm,
+  isSound,
+  type StoredFile,
+  storeFile,
+  wholeFile,
+} from '../files/index.ts'
 import { inTurn } from '../work/index.ts'
 
 /** Photos come from the device as it made them smaller; nothing else can be shown. */
@@ -11,14 +19,14 @@ const MOST_PIXELS = 30_000_000
 const SECONDS_TO_READ = 20
 
 /**
- * A sound as it is, or a photo without what its camera noted of place and time. Throws `Refused` for
+ * A sound or film as it is, or a photo without what its camera noted of place and time. Throws `Refused` for
  * anything else, and keeps nothing of it.
  */
 export async function lookedAt(db: Database, person: string, file: StoredFile): Promise<StoredFile> {
-  if (isSound(file)) return file
+  if (isSound(file) || isFilm(file)) return file
   const photo = PHOTOS.has(file.type) ? await barePhoto(db, person, file) : undefined
   await dropFile(db, file.sha256)
-  if (!photo) throw new Refused('This is neither a sound that can be played nor a photo.', 422)
+  if (!photo) throw new Refused('This is neither a sound or film that can be played nor a photo.', 422)
   return storeFile(db, Readable.from([Buffer.from(photo)]), MOST_ATTACHMENT_BYTES)
 }
 

@@ -17,7 +17,15 @@ import type { Context } from '../context.ts'
 import { COPY_FULL, copyFor, MOST_COPY_BYTES, seenAttachments } from '../copies/index.ts'
 import type { Queries } from '../db/connect.ts'
 import { attachments } from '../db/schema.ts'
-import { findFile, nameChunks, type StoredFile, sendSound, storeFile, tooLarge } from '../files/index.ts'
+import {
+  findFile,
+  nameChunks,
+  type StoredFile,
+  sendFilm,
+  sendSound,
+  storeFile,
+  tooLarge,
+} from '../files/index.ts'
 import { Allowance } from '../http/allowance.ts'
 import { answering, streamed } from '../http/answering.ts'
 import { notHere } from '../http/as.ts'
@@ -62,7 +70,8 @@ export function attachmentRoutes({ db }: Context): Router {
     const [found] = await seenAttachments(db, copy.id, role, [ids.attachment])
     if (!found) throw notHere()
     const file = (await findFile(db, found.file))!
-    await sendSound(db, request, response, file)
+    // A sound and a film may come in the same container: whoever asks knows which it is.
+    await (request.query.film === undefined ? sendSound : sendFilm)(db, request, response, file)
   })
   return router
 }

@@ -48,6 +48,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     touchAll: copy.touchAll,
     pins: copy.pins,
     longestVoice: handout!.longestVoice,
+    longestFilm: handout!.longestFilm,
     owners: ownersIn(copy),
     state: copy.state,
     round: copy.round,

@@ -1,6 +1,6 @@
 export { type BareTask, barePicture } from './barePicture.ts'
 export { sendFile } from './serve.ts'
-export { isSound, sendSound, storeSound } from './sound.ts'
+export { isFilm, isSound, sendFilm, sendSound, storeSound } from './soundAndFilm.ts'
 export {
   clearBrokenUploads,
   dropFile,

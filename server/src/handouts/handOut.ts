@@ -58,7 +58,18 @@ export async function handOut(
 async function insertHandout(
   tx: Queries,
   teacherId: string,
-  { request, opensAt, dueAt, directions, spoken, counts, unit, rubric, longestVoice }: NewHandout,
+  {
+    request,
+    opensAt,
+    dueAt,
+    directions,
+    spoken,
+    counts,
+    unit,
+    rubric,
+    longestVoice,
+    longestFilm,
+  }: NewHandout,
   wish: HandoutWish,
   of: { classId: string; versionId: string; worksheet: { title: string; unit: string } },
 ): Promise<string> {
@@ -80,6 +91,7 @@ async function insertHandout(
       counts: counts && wish.way !== 'read',
       rubric: rubric ?? null,
       longestVoice,
+      longestFilm,
       opensAt: asDate(opensAt),
       dueAt: asDate(dueAt),
     })

@@ -241,9 +241,9 @@ describe('a copy that several share', () => {
     const longest = async () =>
       ((await visitors[0].get(`/copies/${of('Terns')}`)) as { longestVoice: number }).longestVoice
     expect(await longest()).toBe(300)
-    await teacher.patch(`/handouts/${handout}`, { longestVoice: 60 })
+    await teacher.patch(`/handouts/${handout}`, { longestVoice: 60, longestFilm: 0 })
     expect(await longest()).toBe(60)
-    expect(await teacher.get(`/handouts/${handout}`)).toMatchObject({ longestVoice: 60 })
+    expect(await teacher.get(`/handouts/${handout}`)).toMatchObject({ longestVoice: 60, longestFilm: 0 })
     for (const wrong of [0, -60, 90.5, 100_000, '60'])
       expect(await teacher.status('PATCH', `/handouts/${handout}`, { longestVoice: wrong })).toBe(422)
     expect(await longest()).toBe(60)

@@ -98,6 +98,7 @@ export async function wholeHandout(db: Queries, teacherId: string, id: string): 
     touchAll: handout.touchAll,
     pins: handout.pins,
     longestVoice: handout.longestVoice,
+    longestFilm: handout.longestFilm,
     rubric: handout.rubric,
     namesHidden: handout.namesHidden,
     opensAt: millis(handout.opensAt),

@@ -15,7 +15,8 @@ export async function makeAhead(
   try {
     const { rows } = await db.execute(sql`
       SELECT DISTINCT ON (s.name) s.recipe FROM sent_part s JOIN handout h ON h.version_id = s.version_id
-      WHERE h.id = ANY(${sql.param(handouts)}) AND NOT EXISTS (SELECT 1 FROM sent_file f WHERE f.name = s.name)`)
+      WHERE h.id = ANY(${sql.param(handouts)}) AND s.recipe->>'kind' <> 'film'
+        AND NOT EXISTS (SELECT 1 FROM sent_file f WHERE f.name = s.name)`)
     for (const { recipe } of rows) await sentFile(db, recipe as Recipe, teacher).catch(() => {})
   } catch (error) {
     log.warn({ err: error }, 'papers could not be made ahead')

@@ -5,7 +5,7 @@ import { barePicture } from '../files/barePicture.ts'
 import { drawPart, isCutOff, openPdf, PageCleaner } from '../pdf/index.ts'
 
 export interface MakeTask {
-  readonly recipe: Recipe
+  readonly recipe: Exclude<Recipe, { kind: 'film' }>
   /** The bytes of the recipe's file. */
   readonly bytes: Uint8Array
 }

@@ -5,7 +5,7 @@ import type { Context } from '../context.ts'
 import type { Queries } from '../db/connect.ts'
 import { IS_OUT, PAGE_IS_ITS } from '../db/pageOfCopy.ts'
 import { teaches } from '../db/teaches.ts'
-import { findFile, sendFile } from '../files/index.ts'
+import { findFile, sendFilm } from '../files/index.ts'
 import { streamed } from '../http/answering.ts'
 import { notHere } from '../http/as.ts'
 import { sentFile } from './sentFiles.ts'
@@ -44,10 +44,10 @@ export function paperRoutes({ db }: Context): Router {
   /** A file of a teacher's shelf as it is; or what was made of one for those who receive it. */
   streamed(router, CALLS.file, async ({ person, ids, request, response }) => {
     if (person.role === 'teacher' && (await isOnShelf(db, person.id, ids.file)))
-      return sendFile(db, request, response, (await findFile(db, ids.file))!)
+      return sendFilm(db, request, response, (await findFile(db, ids.file))!)
     const recipe = await recipeFor(db, person, ids.file)
     if (!recipe) throw notHere()
-    await sendFile(db, request, response, await sentFile(db, recipe, person.id))
+    await sendFilm(db, request, response, await sentFile(db, recipe, person.id))
   })
   return router
 }

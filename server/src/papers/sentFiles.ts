@@ -57,6 +57,7 @@ const cannotBeDrawn = () => new Refused('This page cannot be drawn. Ask whoever 
  * opens a page, wait for the same. Throws `Refused` (422) for a file that cannot be drawn.
  */
 export async function sentFile(db: Database, recipe: Recipe, person: string): Promise<SentFile> {
+  if (recipe.kind === 'film') return { ...(await findFile(db, recipe.file))!, drawn: false }
   const name = nameOfRecipe(recipe)
   const there = await madeBefore(db, name)
   if (there) return there
@@ -75,7 +76,12 @@ async function madeBefore(db: Queries, name: string): Promise<SentFile | undefin
   return file && { ...file, drawn: found.drawn }
 }
 
-async function make(db: Database, recipe: Recipe, name: string, person: string): Promise<SentFile> {
+async function make(
+  db: Database,
+  recipe: MakeTask['recipe'],
+  name: string,
+  person: string,
+): Promise<SentFile> {
   // That its source could not be fetched says nothing of the page.
   let lost: unknown
   const source = await findFile(db, sourceOfRecipe(recipe))

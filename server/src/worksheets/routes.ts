@@ -6,7 +6,7 @@ import { takeUploads } from '../files/index.ts'
 import { answering, streamed } from '../http/answering.ts'
 import { whoAsks } from '../http/as.ts'
 import { inTurn } from '../work/index.ts'
-import { bringInOne, bringInPicture, goodOnes } from './bringIn.ts'
+import { bringInFilm, bringInOne, bringInPicture, goodOnes } from './bringIn.ts'
 import { keepSheet, makeFromFiles, makeWorksheet, noteFiles } from './keepSheet.ts'
 import { archive, ownWorksheet, rename, wholeWorksheet, worksheetsOf } from './queries.ts'
 import { dropWorked, keepWorked, workedOf } from './worked.ts'
@@ -67,6 +67,13 @@ export function worksheetRoutes(
     const [picture] = await takeUploads(request, 1, (_name, stream) => bringInPicture(db, person.id, stream))
     await noteFiles(db, id, [picture!.file])
     response.status(201).json(picture)
+  })
+  /** Takes a film that is to lie on a page. */
+  streamed(router, CALLS.bringInFilm, async ({ person, ids, request, response }) => {
+    const { id } = await ownWorksheet(db, person.id, ids.worksheet)
+    const [film] = await takeUploads(request, 1, (_name, stream) => bringInFilm(db, stream))
+    await noteFiles(db, id, [film!.file])
+    response.status(201).json(film)
   })
   answering(router, CALLS.duplicateWorksheet, async ({ person, ids }) => {
     const { title, unit, sheet } = await wholeWorksheet(db, person.id, ids.worksheet)

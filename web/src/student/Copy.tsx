@@ -1,11 +1,4 @@
-import {
-  CALLS,
-  type CopyLog,
-  type CopyState,
-  type CopyWhole,
-  filesOfPages,
-  type Person,
-} from '@hand-back/core'
+import { CALLS, type CopyLog, type CopyState, type CopyWhole, filesShown, type Person } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useState } from 'react'
 import { useParams } from 'react-router'
@@ -51,7 +44,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   useOpening(copy, store)
   useWarm(warmSignOut)
   useEffect(() => {
-    const files = filesOfPages(copy.pages).map((file) => `/files/${file}`)
+    const files = filesShown(copy.pages).map((file) => `/files/${file}`)
     keepOffline([PAPER_WORKER, HEARD_WORKER, ...['/me', '/tray', `/copies/${copy.id}`, ...files].map(apiUrl)])
   }, [copy.id, copy.pages])
 

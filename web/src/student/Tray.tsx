@@ -2,7 +2,7 @@ import {
   CALLS,
   type CameBack,
   type CopyState,
-  filesOfPages,
+  filesShown,
   type Person,
   sayMarks,
   type TrayEntry,
@@ -32,7 +32,7 @@ export function Tray({ person }: { person: Person }) {
   const spoken = useRecordingsLeft(person.id)
   // The small pages are there too when school is out of reach.
   useEffect(() => {
-    const files = filesOfPages((entries ?? []).map(({ firstPage }) => firstPage))
+    const files = filesShown((entries ?? []).map(({ firstPage }) => firstPage))
     keepOffline([PAPER_WORKER, ...files.map((file) => urlOf(CALLS.file, { file }))])
   }, [entries])
   return (

@@ -3,6 +3,7 @@ import { bytes, changing, doing, dropping, making, nothing, putting, reading, st
 import { keptEvents } from '../live.ts'
 import { workedMore } from '../worked.ts'
 import {
+  filmBroughtIn,
   newWorksheet,
   pagesBroughtIn,
   pictureBroughtIn,
@@ -32,6 +33,10 @@ export const bringInPages = streaming(
 export const bringInPicture = streaming(
   'files',
   making('teacher', '/worksheets/:worksheet/pictures', bytes, pictureBroughtIn),
+)
+export const bringInFilm = streaming(
+  'files',
+  making('teacher', '/worksheets/:worksheet/films', bytes, filmBroughtIn),
 )
 export const duplicateWorksheet = making(
   'teacher',

@@ -3,6 +3,7 @@ import {
   type Deal,
   type GoWish,
   type Rubric,
+  USUAL_FILM_SECONDS,
   USUAL_VOICE_SECONDS,
   type Way,
 } from '@hand-back/core'
@@ -69,6 +70,8 @@ export const handouts = pgTable(
     pins: boolean().notNull().default(true),
     /** How long one may speak at once on its copies, in seconds. */
     longestVoice: integer('longest_voice').notNull().default(USUAL_VOICE_SECONDS),
+    /** How long one may film at once on its copies, in seconds; 0: not at all. */
+    longestFilm: integer('longest_film').notNull().default(USUAL_FILM_SECONDS),
     opensAt: moment('opens_at'),
     dueAt: moment('due_at'),
     handedOutAt: moment('handed_out_at').notNull().defaultNow(),

@@ -14,7 +14,7 @@ import {
 } from '@hand-back/core'
 import { useMemo } from 'react'
 import { Problem, urlOf } from '../../api/ask.ts'
-import { sayProblem } from '../../ui/notices.ts'
+import { sayProblem, saySentence } from '../../ui/notices.ts'
 import { smallerPhoto } from '../answers/smallerPhoto.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
 import type { Attachment } from '../device/keepsake.ts'
@@ -77,7 +77,8 @@ export function useWorkClipboard(place: Place): Pasting {
         sayProblem(new Problem('This is not a picture that can be shown. Choose another.', 422))
       }
     }
-    const put = async (carried: Carried) => {
+    const put = async (all: Carried) => {
+      const carried = all.copy === copy.id ? all : withoutFilms(all)
       const there = new Set(placed.map(({ item }) => item.id))
       const items = pasted(carried, there, page, ASIDE)
       const ready =
@@ -117,6 +118,13 @@ export function useWorkClipboard(place: Place): Pasting {
       },
     } satisfies Pasting
   }, [copy.id, store, page, placed, picking, things, middle, part, bytesOf, look, putting])
+}
+
+/** A film stays where it was filmed: carried elsewhere, it would have to be sent once more. */
+function withoutFilms({ handBackWork: all, copy }: Carried): Carried {
+  const rest = all.filter(({ kind }) => kind !== 'film')
+  if (rest.length < all.length) saySentence('A film stays in its own copy.')
+  return { handBackWork: rest, copy }
 }
 
 interface Ready {

@@ -1,6 +1,7 @@
 import type { PrintedKind, Thing } from '@hand-back/core'
 import { choice } from './choice.tsx'
 import { direction } from './direction.tsx'
+import { film } from './film.tsx'
 import { formula } from './formula.tsx'
 import type { LaidKind, Put } from './laidKind.ts'
 import { link } from './link.tsx'
@@ -28,6 +29,7 @@ export const PAGE_KINDS: { readonly [Kind in PrintedKind]: PageKind<Kind> } = {
   card: looked,
   drop: looked,
   plot,
+  film,
   link,
   typed,
   choice,
@@ -36,7 +38,7 @@ export const PAGE_KINDS: { readonly [Kind in PrintedKind]: PageKind<Kind> } = {
 }
 
 /** How every kind of thing is worked with that people lay on a page, in the order in which they are offered. */
-export const LAID_KINDS = { text, direction, shape, formula, picture } satisfies {
+export const LAID_KINDS = { text, direction, shape, formula, picture, film: {} } satisfies {
   readonly [Kind in Thing['kind']]: LaidKind<Kind>
 }
 

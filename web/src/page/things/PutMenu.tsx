@@ -1,4 +1,14 @@
-import { Camera, ClipboardPaste, FileAudio, Image, type LucideIcon, Pin, Plus, Sigma } from 'lucide-react'
+import {
+  Camera,
+  Clapperboard,
+  ClipboardPaste,
+  FileAudio,
+  Image,
+  type LucideIcon,
+  Pin,
+  Plus,
+  Sigma,
+} from 'lucide-react'
 import { useRef, useState } from 'react'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { TileButton } from '../../ui/TileButton.tsx'
@@ -14,6 +24,8 @@ interface PutMenuProps {
   onFormula: () => void
   /** Takes a sound that was made elsewhere; left out where nothing is spoken. */
   onSound?: ((file: File) => void) | undefined
+  /** Films something; left out where nothing is filmed. */
+  onFilm?: (() => void) | undefined
   /** Says something at a place; left out where nothing is said. */
   onPin?: (() => void) | undefined
   /** Puts what was copied last; left out while nothing was. */
@@ -21,7 +33,7 @@ interface PutMenuProps {
 }
 
 /** Everything that can be put on a page besides ink. */
-export function PutMenu({ tools, onPicture, onFormula, onSound, onPin, onPaste }: PutMenuProps) {
+export function PutMenu({ tools, onPicture, onFormula, onSound, onFilm, onPin, onPaste }: PutMenuProps) {
   const [open, setOpen] = useState(false)
   const file = useRef<HTMLInputElement>(null)
   const sound = useRef<HTMLInputElement>(null)
@@ -61,6 +73,7 @@ export function PutMenu({ tools, onPicture, onFormula, onSound, onPin, onPaste }
             <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
             <Choice icon={Camera} name="Camera" onPress={then(openCamera)} />
             <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
+            {onFilm && <Choice icon={Clapperboard} name="Film" onPress={then(onFilm)} />}
             {onSound && <Choice icon={FileAudio} name="Sound" onPress={then(() => sound.current?.click())} />}
             {onPin && <Choice icon={Pin} name="Pin" onPress={then(onPin)} />}
             {onPaste && <Choice icon={ClipboardPaste} name="Paste" onPress={then(onPaste)} />}
@@ -68,8 +81,8 @@ export function PutMenu({ tools, onPicture, onFormula, onSound, onPin, onPaste }
           {onSound && (
             <FileInput
               ref={sound}
-              accept="audio/*,.m4a,.webm,.ogg"
-              aria-label="A sound for the page"
+              accept="audio/*,video/mp4,video/webm,.m4a,.webm,.ogg"
+              aria-label="A sound or film for the page"
               onFiles={([first]) => first && onSound(first)}
             />
           )}

@@ -1,5 +1,5 @@
 import { Problem } from '../../api/ask.ts'
-import { openMicrophone } from '../../practice/devices.ts'
+import { openFilmCamera, openMicrophone } from '../../practice/devices.ts'
 import { isPractising } from '../../practice/practising.ts'
 import { sayLasting, sayProblem } from '../../ui/notices.ts'
 
@@ -10,24 +10,29 @@ export interface Recorded {
 }
 
 /** Why nothing can be recorded, in a sentence. */
-export class NoMicrophone extends Problem {
+export class CannotRecord extends Problem {
   constructor(sentence: string) {
     super(sentence, 0)
   }
 }
 
-/** Says why nothing was recorded: that there is no microphone stays until it is read. */
+/** Says why nothing was recorded: that there is no microphone or camera stays until it is read. */
 export function sayNotRecorded(error: unknown): void {
-  if (error instanceof NoMicrophone) sayLasting(error.message)
+  if (error instanceof CannotRecord) sayLasting(error.message)
   else sayProblem(error)
 }
 
 // Browsers record in different containers; all of these are played by all that record.
-const TYPES = ['audio/webm;codecs=opus', 'audio/mp4', 'audio/ogg;codecs=opus']
+const SOUND_TYPES = ['audio/webm;codecs=opus', 'audio/mp4', 'audio/ogg;codecs=opus']
+const FILM_TYPES = ['video/webm;codecs=vp8,opus', 'video/mp4']
 /** What was said is given away this often, in milliseconds: it is the most that can be lost. */
 const PIECE_EVERY = 1000
-/** Bits a second: speech in one channel. */
+/** Bits a second: speech in one channel, and the pictures of a film: five minutes fill no more than an attachment may have. */
 const SPEECH = 32_000
+const PICTURES = 600_000
+
+/** The camera that looks away from whoever holds the device, or towards them. */
+export type Camera = 'away' | 'towards'
 
 /** Who is told of what is recorded. */
 export interface Hears {
@@ -43,20 +48,24 @@ export class Recorder {
   readonly #meter: Meter
   readonly #pieces: Blob[] = []
   readonly #longest: number
+  readonly #onEnd: Hears['onEnd']
   /** How long was recorded before the last pause, in milliseconds, and since when it goes on. */
   #before = 0
-  #since: number | undefined = performance.now()
+  #since: number | undefined
+  #begun = false
   #timer: ReturnType<typeof setTimeout> | undefined
   #dropped = false
 
-  private constructor(stream: MediaStream, longest: number, { onPiece, onEnd }: Hears) {
+  private constructor(stream: MediaStream, longest: number, { onPiece, onEnd }: Hears, films: boolean) {
     this.#stream = stream
     this.#longest = longest
+    this.#onEnd = onEnd
     this.#meter = new Meter(stream)
-    const mimeType = TYPES.find((type) => MediaRecorder.isTypeSupported(type))
+    const mimeType = (films ? FILM_TYPES : SOUND_TYPES).find((type) => MediaRecorder.isTypeSupported(type))
     this.#recorder = new MediaRecorder(stream, {
       ...(mimeType ? { mimeType } : {}),
       audioBitsPerSecond: SPEECH,
+      ...(films ? { videoBitsPerSecond: PICTURES } : {}),
     })
     this.#recorder.ondataavailable = ({ data }) => {
       if (data.size === 0 || this.#dropped) return
@@ -68,21 +77,30 @@ export class Recorder {
       if (this.#dropped) return
       onEnd({ bytes: new Blob(this.#pieces, { type: this.#recorder.mimeType }), seconds: this.seconds })
     }
-    // A microphone pulled out ends the recording; what was said until then stays.
-    stream.getTracks()[0]?.addEventListener('ended', () => this.stop())
-    this.#recorder.start(PIECE_EVERY)
-    this.#stopInTime()
+    // A microphone or camera pulled out ends the recording; what was said until then stays.
+    for (const track of stream.getTracks()) track.addEventListener('ended', () => this.stop())
+    // Whoever films looks first at what the camera sees.
+    if (!films) this.#begin()
   }
 
-  /** Begins to record, at most so many seconds. Rejects with `NoMicrophone`. */
-  static async start(longest: number, hears: Hears): Promise<Recorder> {
+  /**
+   * Begins to record, at most so many seconds; with a camera, only to look through it until `resume`. Rejects with
+   * `CannotRecord`.
+   */
+  static async start(longest: number, hears: Hears, camera?: Camera): Promise<Recorder> {
     if (!navigator.mediaDevices && !isPractising())
-      throw new NoMicrophone('This browser cannot record here. Ask your teacher.')
+      throw new CannotRecord('This browser cannot record here. Ask your teacher.')
     try {
-      return new Recorder(await openMicrophone(VOICE), longest, hears)
+      const stream = camera ? await openFilmCamera(pictureOf(camera), VOICE) : await openMicrophone(VOICE)
+      return new Recorder(stream, longest, hears, camera !== undefined)
     } catch (error) {
-      throw new NoMicrophone(reason((error as Error).name))
+      throw new CannotRecord(reason((error as Error).name, camera !== undefined))
     }
+  }
+
+  /** What the camera sees, where there is one. */
+  get picture(): MediaStream | undefined {
+    return this.#stream.getVideoTracks().length > 0 ? this.#stream : undefined
   }
 
   /** How long it is by now, without its pauses. */
@@ -103,6 +121,10 @@ export class Recorder {
   }
 
   resume(): void {
+    if (!this.#begun) {
+      this.#begin()
+      return
+    }
     if (this.#recorder.state !== 'paused') return
     this.#recorder.resume()
     this.#since = performance.now()
@@ -112,6 +134,10 @@ export class Recorder {
   stop(): void {
     this.#halt()
     if (this.#recorder.state !== 'inactive') this.#recorder.stop()
+    else if (!this.#begun) {
+      this.#release()
+      if (!this.#dropped) this.#onEnd({ bytes: new Blob(), seconds: 0 })
+    }
   }
 
   /** Ends the recording and keeps nothing of it. */
@@ -119,6 +145,13 @@ export class Recorder {
     this.#dropped = true
     this.stop()
     this.#release()
+  }
+
+  #begin(): void {
+    this.#begun = true
+    this.#recorder.start(PIECE_EVERY)
+    this.#since = performance.now()
+    this.#stopInTime()
   }
 
   #stopInTime(): void {
@@ -139,6 +172,14 @@ export class Recorder {
 
 /** One channel: a voice has no sides. */
 const VOICE = { channelCount: 1, echoCancellation: true, noiseSuppression: true, autoGainControl: true }
+
+/** Enough to see what somebody shows or does. */
+const pictureOf = (camera: Camera): MediaTrackConstraints => ({
+  facingMode: camera === 'away' ? 'environment' : 'user',
+  width: { ideal: 640 },
+  height: { ideal: 480 },
+  frameRate: { ideal: 24, max: 30 },
+})
 
 /** Listens along, to show that somebody is heard. */
 class Meter {
@@ -162,12 +203,12 @@ class Meter {
   }
 }
 
-/** Why there is no microphone, what to do about it, and what can be done without one. */
-function reason(name: string): string {
-  const without = 'Without it: Add, Sound takes a recording made elsewhere; or write it.'
+/** Why there is no microphone or camera, what to do about it, and what can be done without. */
+function reason(name: string, films: boolean): string {
+  const what = films ? 'camera' : 'microphone'
+  const without = `Without it: Add, Sound takes a ${films ? 'film' : 'recording'} made elsewhere; or write it.`
   if (name === 'NotAllowedError')
-    return `The microphone is not allowed here. Press the sign left of the address and allow it, then try again. ${without}`
-  if (name === 'NotFoundError')
-    return `This device has no microphone. Plug one in, then try again. ${without}`
-  return `The microphone is busy in another program. Close that, then try again. ${without}`
+    return `The ${what} is not allowed here. Press the sign left of the address and allow it, then try again. ${without}`
+  if (name === 'NotFoundError') return `This device has no ${what}. Plug one in, then try again. ${without}`
+  return `The ${what} is busy in another program. Close that, then try again. ${without}`
 }

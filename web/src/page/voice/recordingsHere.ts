@@ -1,6 +1,6 @@
 import type { Talk } from '@hand-back/core'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
-import type { Recorded } from './recorder.ts'
+import type { Camera, Recorded } from './recorder.ts'
 
 /** Where a recording is to lie: at a place of a page of a copy, in points. */
 export interface Spot {
@@ -12,6 +12,8 @@ export interface Spot {
   readonly place?: string
   /** The piece of feedback that it answers: then it lies on no page. */
   readonly to?: string
+  /** It is a film, of this camera. */
+  readonly film?: Camera
   /** It is pinned to the place, or answers the pin `to`. */
   readonly pin?: { readonly to?: string }
 }

@@ -16,7 +16,12 @@ function tablet() {
   const kept = new Map<string, { recording: RecordingHere; pieces: Blob[] }>()
   const held = new Set<string>()
   const laid: Made[] = []
-  const microphone = { seconds: 0, hears: undefined as Hears | undefined, dropped: false }
+  const microphone = {
+    seconds: 0,
+    hears: undefined as Hears | undefined,
+    picture: undefined as MediaStream | undefined,
+    dropped: false,
+  }
   const device: Device = {
     here: {
       add: async (recording, piece) => {
@@ -34,6 +39,7 @@ function tablet() {
         get seconds() {
           return microphone.seconds
         },
+        picture: microphone.picture,
         strength: 0.5,
         pause() {},
         resume() {},
@@ -48,6 +54,7 @@ function tablet() {
       if (bytes.size === 0) throw new Error('no sound')
       return bytes.size
     },
+    look: async () => undefined,
     hold: (id) => {
       held.add(id)
       return () => void held.delete(id)
@@ -60,6 +67,7 @@ function tablet() {
         person,
         copy,
         longest: 300,
+        longestFilm: 120,
         openPage: () => 'page',
         lay: (made) => void laid.push(made),
         lies: (id) => laid.some((each) => each.id === id),
@@ -74,7 +82,7 @@ function tablet() {
     }
     await settled()
   }
-  return { kept, laid, held, microphone, open, speak }
+  return { kept, laid, held, device, microphone, open, speak }
 }
 
 const settled = () => jest.advanceTimersByTimeAsync(200)
@@ -210,7 +218,7 @@ describe('speaking on a copy', () => {
     await expect(speaking.bring(sound('x'.repeat(432)), SPOT)).rejects.toThrow(
       'This takes 7:12. Here a recording is at most 5:00.',
     )
-    const large = { size: 9 * 1024 * 1024 } as Blob
+    const large = { size: 9 * 1024 * 1024, type: 'audio/wav' } as Blob
     await expect(speaking.bring(large, SPOT)).rejects.toThrow('too large')
     expect(now(speaking)).toBe('silent')
     await speaking.bring(sound('x'.repeat(60)), SPOT)
@@ -226,5 +234,61 @@ describe('speaking on a copy', () => {
     await begun
     expect(microphone.dropped).toBe(true)
     expect([kept.size, now(speaking)]).toEqual([0, 'silent'])
+  })
+})
+
+describe('filming', () => {
+  const FILM = { ...SPOT, film: 'away' as const }
+  const LOOK = { seconds: 60, width: 640, height: 480, still: sound('still') }
+
+  test('a camera is looked through first: nothing is recorded, handed in or said to be too short', async () => {
+    const { kept, laid, microphone, open } = tablet()
+    microphone.picture = {} as MediaStream
+    const speaking = open()
+    await speaking.begin(FILM)
+    expect(speaking.state.getState()).toMatchObject({ is: 'recording', paused: true, seconds: 0 })
+    await speaking.finish()
+    expect([kept.size, laid.length, now(speaking)]).toEqual([0, 0, 'silent'])
+  })
+
+  test('what was filmed is looked at, and lies on its page with how it looks; made elsewhere, no longer than it may be', async () => {
+    const { laid, device, microphone, open } = tablet()
+    device.look = async () => LOOK
+    microphone.picture = {} as MediaStream
+    const speaking = open()
+    await speaking.begin(FILM)
+    microphone.seconds = 3
+    speaking.stop()
+    await settled()
+    await speaking.keep()
+    const long = new Blob(['film'], { type: 'video/mp4' })
+    device.look = async () => ({ ...LOOK, seconds: 130 })
+    await expect(speaking.bring(long, SPOT)).rejects.toThrow('This takes 2:10. Here a film is at most 2:00.')
+    device.look = async () => ({ ...LOOK, seconds: 90 })
+    await speaking.bring(long, SPOT)
+    await speaking.keep()
+    expect(laid.map(({ film, seconds, heard }) => [film, seconds, heard])).toEqual([
+      ['away', 3, undefined],
+      ['away', 90, undefined],
+    ])
+    expect(laid[0]!.look).toEqual(LOOK)
+  })
+
+  test('left over when its tab ended, it is offered as the film that it is', async () => {
+    const { laid, microphone, open } = tablet()
+    microphone.picture = {} as MediaStream
+    const ended = open()
+    await ended.begin(FILM)
+    microphone.hears!.onPiece(sound('1'), 1)
+    await settled()
+    ended.close()
+    const again = open()
+    await again.offer()
+    expect(again.state.getState()).toMatchObject({
+      is: 'made',
+      made: { film: 'away', seconds: 1, left: true },
+    })
+    await again.keep()
+    expect(laid).toMatchObject([{ film: 'away', seconds: 1 }])
   })
 })

@@ -1,9 +1,10 @@
-import { type Heard, MOST_PAUSES, MOST_TURNS, type Talk } from '@hand-back/core'
+import { type Heard, MOST_ATTACHMENT_BYTES, MOST_PAUSES, MOST_TURNS, type Talk } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { Problem } from '../../api/ask.ts'
 import { saySentence } from '../../ui/notices.ts'
 import { MOST_HEARD } from './mostHeard.ts'
-import type { Hears, Recorded, Recorder } from './recorder.ts'
+import type { FilmRead } from './readFilm.ts'
+import type { Camera, Hears, Recorded, Recorder } from './recorder.ts'
 import type { RecordingHere, RecordingsHere, Spot } from './recordingsHere.ts'
 import { sayLength } from './sayLength.ts'
 
@@ -11,6 +12,8 @@ import { sayLength } from './sayLength.ts'
 export interface Made extends RecordingHere {
   readonly bytes: Blob
   readonly heard: Heard | undefined
+  /** How a film looks, where it is one that this device can look at. */
+  readonly look: FilmRead | undefined
   /** The same in words, as far as they are typed. */
   readonly words: string
   /** It was left over when a tab ended. */
@@ -24,6 +27,8 @@ export type SpeakingState =
       readonly of: RecordingHere
       readonly seconds: number
       readonly paused: boolean
+      /** What the camera sees, of a film: it waits for its beginning as in a pause. */
+      readonly picture: MediaStream | undefined
       /** How strong the voice was lately, the latest last, 0 to 1. */
       readonly strengths: readonly number[]
     }
@@ -34,6 +39,8 @@ interface Around {
   readonly copy: string
   /** The longest recording here, in seconds. */
   readonly longest: number
+  /** … and the longest film. */
+  readonly longestFilm: number
   /** Lays it on its page. */
   lay(made: Made): void
   /** The page that is open. */
@@ -45,17 +52,19 @@ interface Around {
 /** What of this device speaking needs; replaceable in tests. */
 export interface Device {
   readonly here: Pick<RecordingsHere, 'add' | 'of' | 'whole' | 'drop'>
-  /** Opens the microphone. Rejects with `NoMicrophone`. */
-  record(longest: number, hears: Hears): Promise<Pick<Recorder, Used>>
+  /** Opens the microphone, or a camera with it. Rejects with `CannotRecord`. */
+  record(longest: number, hears: Hears, camera?: Camera): Promise<Pick<Recorder, Used>>
   hear(bytes: Blob): Promise<Heard | undefined>
   /** How long a sound is, in seconds. Rejects when it is none. */
   lengthOf(bytes: Blob): Promise<number>
+  /** Looks at a film; nothing when it is none. */
+  look(bytes: Blob): Promise<FilmRead | undefined>
   /** Says to other tabs that a recording is in use here; … */
   hold(recording: string): () => void
   /** … and which are in use in some tab. */
   held(): Promise<ReadonlySet<string>>
 }
-type Used = 'seconds' | 'strength' | 'pause' | 'resume' | 'stop' | 'drop'
+type Used = 'picture' | 'seconds' | 'strength' | 'pause' | 'resume' | 'stop' | 'drop'
 
 /** What is shown of a voice is looked at so often, in milliseconds. */
 const LOOKS_EVERY = 100
@@ -82,6 +91,7 @@ export class Speaking {
   #release: (() => void) | undefined
   /** What is heard in what was made last. */
   #hearing: Promise<Heard | undefined> = Promise.resolve(undefined)
+  #looking: Promise<FilmRead | undefined> = Promise.resolve(undefined)
   /** What is kept is offered no more; once it is laid on its page, this device needs it no longer. */
   readonly #kept = new Set<string>()
   readonly #laid: string[] = []
@@ -93,38 +103,68 @@ export class Speaking {
     this.#here = device.here
   }
 
-  /** Begins to record at a place. What was made before and not kept is kept: nothing said is lost. Rejects with `NoMicrophone`. */
+  /** Begins to record at a place. What was made before and not kept is kept: nothing said is lost. Rejects with `CannotRecord`. */
   async begin(spot: Omit<Spot, 'copy'>): Promise<void> {
     if (this.#asking || this.#recorder) return
     this.#asking = true
     void this.keep()
-    const { longest } = this.#around
     const of = this.#begun(spot, 0)
     this.#under = of
     try {
-      this.#recorder = await this.#device.record(longest, {
+      const hears: Hears = {
         onPiece: (piece, seconds) => void this.#here.add({ ...(this.#under ?? of), seconds }, piece),
         onEnd: (recorded) => void this.#made(this.#under ?? of, recorded),
-      })
+      }
+      this.#recorder = await this.#device.record(this.#longestOf(of), hears, of.film)
     } finally {
       this.#asking = false
     }
     // Opening a microphone takes a while, or a question to somebody.
-    this.#under = { ...of, talk: { clock: [[0, Date.now()]], turns: [[0, this.#around.openPage()]] } }
+    if (!of.film)
+      this.#under = { ...of, talk: { clock: [[0, Date.now()]], turns: [[0, this.#around.openPage()]] } }
     if (this.#closed) return this.#recorder.drop()
     this.#release = this.#device.hold(of.id)
-    this.state.setState({ is: 'recording', of, seconds: 0, paused: false, strengths: [] }, true)
+    const { picture } = this.#recorder
+    const waits = of.film !== undefined
+    this.state.setState({ is: 'recording', of, seconds: 0, paused: waits, picture, strengths: [] }, true)
     this.#looks = setInterval(() => this.#look(), LOOKS_EVERY)
   }
 
   /** Takes a sound that was made elsewhere, as if it were spoken here. Throws a `Problem` for what cannot be taken. */
   async bring(file: Blob, spot: Omit<Spot, 'copy'>): Promise<void> {
-    const seconds = await this.#lengthTaken(file, this.#around.longest)
-    if (this.#recorder || this.#closed) return
+    const look = file.type.startsWith('video/') ? await this.#device.look(file) : undefined
+    const seconds = look ? filmTaken(file, look, this.#around.longestFilm) : await this.#lengthTaken(file)
+    if (this.#isUnderWay() || this.#closed) return
+    this.#lookAway()
     await this.keep()
-    const of = this.#begun(spot, seconds)
+    const of = this.#begun({ ...spot, ...(look ? { film: 'away' as const } : {}) }, seconds)
     await this.#here.add(of, file)
     await this.#show(of, { bytes: file, seconds }, false)
+  }
+
+  /** Looks through the other camera. Rejects with `CannotRecord`. */
+  async turnCamera(): Promise<void> {
+    const now = this.state.getState()
+    if (now.is !== 'recording' || !now.of.film || this.#isUnderWay()) return
+    this.#lookAway()
+    await this.begin({ ...spotOf(now.of), film: now.of.film === 'away' ? 'towards' : 'away' })
+  }
+
+  /** Something is recorded; a camera that is only looked through records nothing. */
+  #isUnderWay(): boolean {
+    return this.#recorder !== undefined && !(this.#recorder.picture && this.#recorder.seconds === 0)
+  }
+
+  /** Lets go of a camera that is only looked through. */
+  #lookAway(): void {
+    if (!this.#recorder) return
+    clearInterval(this.#looks)
+    this.#recorder.drop()
+    this.#recorder = undefined
+    this.#under = undefined
+    this.#release?.()
+    this.#release = undefined
+    this.state.setState({ is: 'silent' }, true)
   }
 
   /** Halts a recording, and goes on with it. */
@@ -170,8 +210,8 @@ export class Speaking {
     const made = this.#let()
     if (!made) return
     this.#kept.add(made.id)
-    const heard = await this.#hearing
-    this.#around.lay({ ...made, heard, words: made.words.trim() })
+    const [heard, look] = await Promise.all([this.#hearing, this.#looking])
+    this.#around.lay({ ...made, heard, look, words: made.words.trim() })
     this.#laid.push(made.id)
     await this.offer()
   }
@@ -201,17 +241,12 @@ export class Speaking {
     return () => void gone.then(() => this.#bring(made))
   }
 
-  /** Records anew in the same place. Rejects with `NoMicrophone`. */
+  /** Records anew in the same place. Rejects with `CannotRecord`. */
   async again(): Promise<void> {
     const made = this.#let()
     if (!made) return
     await this.#here.drop(made.id)
-    const { page, x, y, place, to } = made
-    await this.begin({
-      ...{ page, x, y },
-      ...(place === undefined ? {} : { place }),
-      ...(to === undefined ? {} : { to }),
-    })
+    await this.begin(spotOf(made))
   }
 
   /** Shows what was left over in this copy when a tab ended, if nothing else is shown. */
@@ -243,6 +278,10 @@ export class Speaking {
       this.#under = { ...this.#under, talk: more(talk, this.#recorder.seconds) }
   }
 
+  #longestOf({ film }: Spot): number {
+    return film ? this.#around.longestFilm : this.#around.longest
+  }
+
   #begun(spot: Omit<Spot, 'copy'>, seconds: number): RecordingHere {
     const { person, copy } = this.#around
     return { ...spot, copy, person, id: crypto.randomUUID(), began: Date.now(), seconds }
@@ -260,18 +299,22 @@ export class Speaking {
     this.#recorder = undefined
     this.#under = undefined
     if (this.#closed) return
-    if (recorded.seconds >= LEAST_SECONDS) return this.#show(of, recorded, false)
+    const { seconds } = recorded
+    if (seconds >= LEAST_SECONDS) return this.#show(of, recorded, false)
     this.#release?.()
     this.#release = undefined
     this.state.setState({ is: 'silent' }, true)
-    saySentence(TOO_SHORT)
+    // A camera that was only looked through was no slip.
+    if (seconds > 0 || !of.film) saySentence(TOO_SHORT)
     await this.#here.drop(of.id)
   }
 
   async #show(of: RecordingHere, recorded: Recorded, left: boolean): Promise<void> {
     this.#release ??= this.#device.hold(of.id)
-    const made = { ...of, ...recorded, heard: undefined, words: '', left }
-    this.#hearing = this.#device.hear(recorded.bytes)
+    const made = { ...of, ...recorded, heard: undefined, look: undefined, words: '', left }
+    const { bytes } = recorded
+    this.#hearing = of.film ? Promise.resolve(undefined) : this.#device.hear(bytes)
+    this.#looking = of.film ? this.#device.look(bytes) : Promise.resolve(undefined)
     this.state.setState({ is: 'made', made }, true)
     const heard = await this.#hearing
     const now = this.state.getState()
@@ -290,13 +333,21 @@ export class Speaking {
   }
 
   /** Brings back what was taken away: now, or once what is under way is done. */
-  async #bring({ bytes, heard: _heard, words: _words, left: _left, ...of }: Made): Promise<void> {
+  async #bring({
+    bytes,
+    heard: _heard,
+    look: _look,
+    words: _words,
+    left: _left,
+    ...of
+  }: Made): Promise<void> {
     await this.#here.add(of, bytes)
     await this.offer()
   }
 
   /** How long a sound is, in seconds, when it is one and can be taken. Throws a `Problem` when not. */
-  async #lengthTaken(file: Blob, longest: number): Promise<number> {
+  async #lengthTaken(file: Blob): Promise<number> {
+    const { longest } = this.#around
     if (file.size > MOST_HEARD)
       throw new Problem(`This file is too large: at most ${MOST_HEARD / 1024 / 1024} MB can be taken.`, 413)
     const seconds = await this.#device.lengthOf(file).catch(() => undefined)
@@ -309,4 +360,27 @@ export class Speaking {
       )
     return seconds
   }
+}
+
+/** Where something that was recorded was to lie. */
+const spotOf = ({ page, x, y, place, to, pin, film }: Spot): Omit<Spot, 'copy'> => ({
+  ...{ page, x, y },
+  ...(place === undefined ? {} : { place }),
+  ...(to === undefined ? {} : { to }),
+  ...(pin === undefined ? {} : { pin }),
+  ...(film === undefined ? {} : { film }),
+})
+
+/** How long a film is, in seconds, when it can be taken. Throws a `Problem` when not. */
+function filmTaken(file: Blob, { seconds }: FilmRead, longest: number): number {
+  const megabytes = MOST_ATTACHMENT_BYTES / 1024 / 1024
+  if (longest === 0) throw new Problem('Here are no films. Take a picture, or write it.', 422)
+  if (file.size > MOST_ATTACHMENT_BYTES)
+    throw new Problem(
+      `This film is too large: at most ${megabytes} MB can be taken. Film it here: Add, Film.`,
+      413,
+    )
+  if (seconds > longest + 1)
+    throw new Problem(`This takes ${sayLength(seconds)}. Here a film is at most ${sayLength(longest)}.`, 422)
+  return seconds
 }

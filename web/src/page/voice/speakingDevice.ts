@@ -1,5 +1,6 @@
 import { hear, lengthOf } from './hear.ts'
 import { heldRecordings, holdRecording } from './heldRecordings.ts'
+import { readFilm } from './readFilm.ts'
 import { Recorder } from './recorder.ts'
 import { RecordingsHere } from './recordingsHere.ts'
 import type { Device } from './speaking.ts'
@@ -10,6 +11,7 @@ export const speakingDevice = (): Device => ({
   record: Recorder.start,
   hear,
   lengthOf,
+  look: readFilm,
   hold: holdRecording,
   held: heldRecordings,
 })

@@ -1,5 +1,6 @@
 import { evenGain, type Heard } from '@hand-back/core'
 import { type ReactNode, useEffect, useRef, useState } from 'react'
+import { makeSeekable, soleSound } from './playing.ts'
 
 export interface Sound {
   /** What plays it: it must be on the screen. */
@@ -109,40 +110,6 @@ export function useSound(
       if (playing) void play(there)
     },
   }
-}
-
-/** How long a browser may look for the end of a recording, in milliseconds. */
-const FINDS_END_WITHIN = 2000
-
-/** A browser goes to a moment of a recording only once it knows how long it is: going far past the end tells it. */
-async function makeSeekable(element: HTMLAudioElement): Promise<void> {
-  if (Number.isFinite(element.duration)) return
-  if (Number.isNaN(element.duration)) await once(element, 'loadedmetadata', () => element.load())
-  if (Number.isFinite(element.duration)) return
-  await once(element, 'durationchange', () => {
-    element.currentTime = 1e101
-  })
-}
-
-function once(element: HTMLAudioElement, event: string, start: () => void): Promise<void> {
-  return new Promise((done) => {
-    const over = () => {
-      clearTimeout(timer)
-      element.removeEventListener(event, over)
-      done()
-    }
-    const timer = setTimeout(over, FINDS_END_WITHIN)
-    element.addEventListener(event, over)
-    start()
-  })
-}
-
-let sounding: HTMLAudioElement | undefined
-
-/** One voice at a time: what was playing halts. */
-function soleSound(element: HTMLAudioElement): void {
-  if (sounding !== element) sounding?.pause()
-  sounding = element
 }
 
 let context: AudioContext | undefined

@@ -2,6 +2,7 @@ import { attachmentsOfItem, type PageEvent, type Person, type VoiceNote } from '
 import { useEffect, useLayoutEffect, useMemo } from 'react'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { finishesBy } from '../device/finishing.ts'
+import { layFilm } from './layFilm.ts'
 import { type Made, Speaking } from './speaking.ts'
 import { speakingDevice } from './speakingDevice.ts'
 
@@ -14,6 +15,8 @@ interface SpeakingOn {
   page: { readonly id: string }
   /** The longest recording, in seconds. */
   longest: number
+  /** … and the longest film; left out: nothing is filmed. */
+  longestFilm?: number
   /** The copy is there, and takes what one says. */
   open: boolean
   /** Gives what was made as an answer to a piece of feedback. */
@@ -32,6 +35,7 @@ export function useSpeaking({
   pages,
   page,
   longest,
+  longestFilm = 0,
   open,
   answer,
   pin,
@@ -45,13 +49,15 @@ export function useSpeaking({
         copy,
         person: person.id,
         longest,
+        longestFilm,
         lay: (made) => {
           const { to } = made
           if (made.pin) return around.pin?.(made)
           if (to !== undefined) return around.answer?.({ ...made, to })
           // Its page may have been taken out since.
           const on = around.pages.some(({ id }) => id === made.page) ? made.page : around.page.id
-          store.add(on, [noteOf(made)], { name: made.id, bytes: made.bytes })
+          if (made.film) layFilm(store, on, made)
+          else store.add(on, [noteOf(made)], { name: made.id, bytes: made.bytes })
         },
         openPage: () => around.page.id,
         lies: (recording) =>
@@ -62,7 +68,7 @@ export function useSpeaking({
       speakingDevice(),
     )
     return { speaking, around }
-  }, [copy, person.id, store, longest])
+  }, [copy, person.id, store, longest, longestFilm])
   useLayoutEffect(() => {
     Object.assign(around, { pages, page, answer, pin })
   }, [around, pages, page, answer, pin])

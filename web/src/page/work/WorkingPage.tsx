@@ -20,6 +20,7 @@ import { usePhotos } from '../copy/usePhotos.ts'
 import { measure } from '../draw/letters.ts'
 import { StepFrame } from '../feedback/StepFrame.tsx'
 import { useStepping } from '../feedback/useStepping.ts'
+import { LaidFilms } from '../film/LaidFilms.tsx'
 import type { KeyGroup } from '../keys/keyActs.ts'
 import { AnswerPlaces } from '../kinds/AnswerPlaces.tsx'
 import type { AnswerActs } from '../kinds/pageKind.ts'
@@ -131,7 +132,7 @@ export function WorkingPage(props: WorkingPageProps) {
   const pins = usePins({ copy, store, person, pages, page })
   /** What the row of tools can do, to write or to read. */
   const row = { work, onPin: pins?.place, onRead, onHear, onLookBack: lookBack, onFeedback, onPrint: print }
-  const { speaking, speak, speakIn, bring, answer, pin } = useSpokenWork({
+  const { speaking, speak, film, speakIn, bring, answer, pin } = useSpokenWork({
     copy,
     store,
     person,
@@ -184,6 +185,7 @@ export function WorkingPage(props: WorkingPageProps) {
       <RecordingBar
         speaking={speaking}
         longest={copy.longestVoice}
+        longestFilm={copy.longestFilm}
         keeps={(made) => {
           if (made.pin) return pins !== undefined
           return made.to === undefined ? writes : hasFeedback
@@ -213,6 +215,7 @@ export function WorkingPage(props: WorkingPageProps) {
                 onTake={(id) => store.take(page.id, [id])}
               />
             )}
+            <LaidFilms items={seen.items} view={view} urlOf={photoUrl} />
             <VoiceNotes
               copy={copy.id}
               view={view}
@@ -233,7 +236,12 @@ export function WorkingPage(props: WorkingPageProps) {
         margin={pins && <PinsBeside pins={pins} soundUrl={photoUrl} onSpeak={silent ? undefined : pin} />}
         strip={(upright) =>
           writes ? (
-            <WorkingStrip {...row} onSound={silent ? undefined : bring} upright={upright}>
+            <WorkingStrip
+              {...row}
+              onSound={silent ? undefined : bring}
+              onFilm={silent || copy.longestFilm === 0 ? undefined : film}
+              upright={upright}
+            >
               {!silent && <SpeakButton speaking={speaking} onSpeak={speak} />}
             </WorkingStrip>
           ) : (

@@ -24,6 +24,8 @@ interface WorkingStripProps {
   onHear?: (() => void) | undefined
   /** Takes a sound that was made elsewhere. */
   onSound?: ((file: File) => void) | undefined
+  /** Films something. */
+  onFilm?: (() => void) | undefined
   /** Says something at a place of the page. */
   onPin?: (() => void) | undefined
   /** What else can be chosen in the view menu. */
@@ -42,6 +44,7 @@ export function WorkingStrip(props: WorkingStripProps) {
     onRead,
     onHear,
     onSound,
+    onFilm,
     onPin,
     moreView,
   } = props
@@ -73,6 +76,7 @@ export function WorkingStrip(props: WorkingStripProps) {
             onPicture={(file) => void pasting.addPicture(file)}
             onFormula={() => formulas.open()}
             onSound={onSound}
+            onFilm={onFilm}
             onPin={onPin}
             {...(pasting.hasLast() ? { onPaste: pasting.pasteLast } : {})}
           />

@@ -17,7 +17,7 @@ import type { Surface } from '../surface/Surface.ts'
 import { sayNotRecorded } from '../voice/recorder.ts'
 import { useSpeaking } from '../voice/useSpeaking.ts'
 import type { Seen } from './useWriting.ts'
-import { noteIn, placeFor } from './workingNotes.ts'
+import { filmSpot, noteIn, placeFor } from './workingNotes.ts'
 
 interface SpokenOn {
   copy: CopyWhole
@@ -42,6 +42,7 @@ export function useSpokenWork({ copy, store, person, pages, page, seen, part, su
     pages,
     page,
     longest: copy.longestVoice,
+    longestFilm: copy.longestFilm,
     open,
     answer: ({ to, page: on, ...made }) => answerAloud(store, copy.id, { id: to, page: on }, made),
     pin: (made) => pinAloud(store, made),
@@ -62,6 +63,7 @@ export function useSpokenWork({ copy, store, person, pages, page, seen, part, su
   return {
     speaking,
     speak: () => begin({ page: page.id, ...spot() }),
+    film: () => begin({ page: page.id, ...filmSpot(surface, page, seen.placed), film: 'away' }),
     speakIn: (place: Printed<'speak' | 'typed'>) =>
       begin({ page: page.id, ...noteIn(place), place: place.id }),
     /** Says something at a place, or as an answer to a pin. */

@@ -1,5 +1,18 @@
-import { type Bounds, boundsOfBox, type CopyWhole, type Printed, type WorksheetPage } from '@hand-back/core'
+import {
+  type Bounds,
+  boundsOfBox,
+  boundsOfItem,
+  boxOfBounds,
+  type CopyWhole,
+  freeSpot,
+  type Placed,
+  type Point,
+  type Printed,
+  seenBox,
+  type WorksheetPage,
+} from '@hand-back/core'
 import type { Surface } from '../surface/Surface.ts'
+import { filmSize } from '../voice/layFilm.ts'
 
 /** What is to be known of pages: which are one's own in a shared copy, which are new or have changed. */
 export function notedPages(
@@ -25,6 +38,17 @@ export function noteIn(place: Printed<'speak' | 'typed'>): { x: number; y: numbe
       y: Math.max(place.y, place.y + place.height - 38),
     }
   return { x: place.x + 6, y: place.y + Math.min(14, place.height / 3) }
+}
+
+/** A film lies where nothing is yet, in sight. */
+export function filmSpot(
+  surface: Surface | undefined,
+  page: WorksheetPage,
+  placed: readonly Placed[],
+): Point {
+  const taken = [...placed.map(({ item }) => boxOfBounds(boundsOfItem(item))), ...page.printed.map(seenBox)]
+  const part = surface?.seenPart() ?? { x: 0, y: 0, width: page.width, height: page.height }
+  return freeSpot(filmSize(), part, taken)
 }
 
 /** A note is so large, with some air, in CSS pixels. */

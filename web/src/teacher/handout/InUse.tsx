@@ -116,8 +116,16 @@ function MarksKept({ handout }: { handout: HandoutWhole }) {
 }
 
 function TermsForm({ handout, onDone }: { handout: HandoutWhole; onDone: () => void }) {
-  const { opensAt, dueAt, directions, spoken, counts, longestVoice } = handout
-  const [terms, setTerms] = useState<Terms>({ opensAt, dueAt, directions, spoken, counts, longestVoice })
+  const { opensAt, dueAt, directions, spoken, counts, longestVoice, longestFilm } = handout
+  const [terms, setTerms] = useState<Terms>({
+    opensAt,
+    dueAt,
+    directions,
+    spoken,
+    counts,
+    longestVoice,
+    longestFilm,
+  })
   const { run, busy, problem } = useAct(async () => {
     const { spoken: _asItIs, ...to } = terms
     await change(handout.id, to)

@@ -1,16 +1,30 @@
-import { type HandoutWhole, type NewHandout, USUAL_VOICE_SECONDS, type Way } from '@hand-back/core'
+import {
+  type HandoutWhole,
+  type NewHandout,
+  USUAL_FILM_SECONDS,
+  USUAL_VOICE_SECONDS,
+  type Way,
+} from '@hand-back/core'
 import { Field, INPUT } from '../../ui/Field.tsx'
 import { Tick } from '../../ui/Tick.tsx'
 import { RubricField } from '../rubric/RubricField.tsx'
 import { MomentField } from './MomentField.tsx'
 import { dueHint, opensHint } from './momentHints.ts'
+import { FilmLimit, VoiceLimit } from './RecordingLimits.tsx'
 import { SpokenField } from './SpokenField.tsx'
-import { VoiceLimit } from './VoiceLimit.tsx'
 
 /** When it opens and is due, what is told, whether it counts. */
 export type Terms = Pick<
   NewHandout,
-  'opensAt' | 'dueAt' | 'directions' | 'spoken' | 'counts' | 'unit' | 'rubric' | 'longestVoice'
+  | 'opensAt'
+  | 'dueAt'
+  | 'directions'
+  | 'spoken'
+  | 'counts'
+  | 'unit'
+  | 'rubric'
+  | 'longestVoice'
+  | 'longestFilm'
 >
 
 /** Where one begins: nothing said; handed out again, what was said the last time. */
@@ -24,6 +38,7 @@ export function termsOf(before: HandoutWhole | undefined, unit: string): Terms {
     unit: before?.unit ?? unit,
     rubric: before?.rubric ?? null,
     longestVoice: before?.longestVoice ?? USUAL_VOICE_SECONDS,
+    longestFilm: before?.longestFilm ?? USUAL_FILM_SECONDS,
   }
 }
 
@@ -74,6 +89,10 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
           <VoiceLimit
             seconds={terms.longestVoice ?? USUAL_VOICE_SECONDS}
             onChange={(longestVoice) => onChange({ ...terms, longestVoice })}
+          />
+          <FilmLimit
+            seconds={terms.longestFilm ?? USUAL_FILM_SECONDS}
+            onChange={(longestFilm) => onChange({ ...terms, longestFilm })}
           />
         </div>
       )}

@@ -6,6 +6,7 @@ import {
   type Placed,
   pageOf,
   sayGoFor,
+  USUAL_FILM_SECONDS,
   type WorksheetPage,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
@@ -16,6 +17,7 @@ import { usePhotos } from '../../page/copy/usePhotos.ts'
 import { outboxOf } from '../../page/device/personOutbox.ts'
 import { StepFrame } from '../../page/feedback/StepFrame.tsx'
 import { useStepping } from '../../page/feedback/useStepping.ts'
+import { LaidFilms } from '../../page/film/LaidFilms.tsx'
 import type { KeyGroup } from '../../page/keys/keyActs.ts'
 import { PageTabs } from '../../page/pages/PageTabs.tsx'
 import { usePagesNow } from '../../page/pages/usePagesNow.ts'
@@ -229,7 +231,7 @@ export function MarkedCopy({
   const level = (of: MarkedQuestion) => levelOf(of, pages, index, view, running !== undefined)
 
   const pins = usePins({ copy, store, person, pages, page })
-  const { speaking, speak, bring, pin, longest } = useSpokenFeedback({
+  const { speaking, speak, film, bring, pin, longest } = useSpokenFeedback({
     copy,
     store,
     person,
@@ -253,6 +255,7 @@ export function MarkedCopy({
       <RecordingBar
         speaking={speaking}
         longest={longest}
+        longestFilm={USUAL_FILM_SECONDS}
         keeps={(made) => (made.pin ? pins !== undefined : writes)}
       />
       {round > 1 && (
@@ -319,6 +322,7 @@ export function MarkedCopy({
                   {seeing === 'theirs' && stepping.step?.box && stepping.step.page === page.id && (
                     <StepFrame box={stepping.step.box} view={view} />
                   )}
+                  <LaidFilms items={seen.items} view={view} urlOf={photoUrl} />
                   <VoiceNotes
                     copy={copy.id}
                     view={view}
@@ -345,6 +349,7 @@ export function MarkedCopy({
                   upright={upright}
                   onLookBack={() => setLookingBack(true)}
                   onSound={writes ? bring : undefined}
+                  onFilm={writes ? film : undefined}
                   onPin={pins?.place}
                   onHear={seen.notes.length > 0 ? hearing.toggle : undefined}
                   moreView={

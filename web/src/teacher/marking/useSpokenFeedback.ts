@@ -4,6 +4,7 @@ import {
   type Person,
   type Placed,
   type Point,
+  USUAL_FILM_SECONDS,
   USUAL_VOICE_SECONDS,
   type VoiceNote,
   type WorksheetPage,
@@ -14,7 +15,7 @@ import type { Surface } from '../../page/surface/Surface.ts'
 import { sayNotRecorded } from '../../page/voice/recorder.ts'
 import { useSpeaking } from '../../page/voice/useSpeaking.ts'
 import type { Seen } from '../../page/work/useWriting.ts'
-import { placeFor } from '../../page/work/workingNotes.ts'
+import { filmSpot, placeFor } from '../../page/work/workingNotes.ts'
 import type { MarkedQuestion, Marks } from './useMarks.ts'
 import { freeAt } from './useRemarkPlaces.ts'
 
@@ -47,6 +48,7 @@ export function useSpokenFeedback(on: SpokenOn) {
     pages,
     page,
     longest,
+    longestFilm: USUAL_FILM_SECONDS,
     open: writes,
     pin: (made) => pinAloud(store, made),
     keepsOnLeaving: true,
@@ -59,10 +61,14 @@ export function useSpokenFeedback(on: SpokenOn) {
     return placeFor(surface, seen.notes.length, page, last && boundsOfItem(last.item))
   }
   const speak = () => void speaking.begin({ page: page.id, ...place() }).catch(sayNotRecorded)
+  const film = () =>
+    void speaking
+      .begin({ page: page.id, ...filmSpot(surface, page, seen.placed), film: 'away' })
+      .catch(sayNotRecorded)
   const bring = (file: File) => void speaking.bring(file, { page: page.id, ...place() }).catch(sayNotRecorded)
   const pin = (at: Point, to: { readonly to?: string }) =>
     void speaking.begin({ page: page.id, x: at.x, y: at.y, pin: to }).catch(sayNotRecorded)
-  return { speaking, speak, bring, pin, longest }
+  return { speaking, speak, film, bring, pin, longest }
 }
 
 /** The question of a page whose area there is nearest to a height of it. */

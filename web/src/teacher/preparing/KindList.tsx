@@ -3,11 +3,13 @@ import { useStore } from 'zustand'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { RowButton } from '../../ui/RowButton.tsx'
+import { bringFilm } from './bringFilm.ts'
 import { bringPicture } from './bringPicture.ts'
 import { usePreparing } from './context.ts'
 import { GROUPS, kindName } from './kinds/index.ts'
 import { PartOfPage } from './pages/PartOfPage.tsx'
 import { putInView } from './putDown.ts'
+import { putFilm } from './putFilm.ts'
 import { putPicture } from './putPicture.ts'
 import { pageAt } from './sheetStore.ts'
 import { focusPage, middleOfView } from './viewNow.ts'
@@ -18,8 +20,12 @@ export function KindList() {
   const placing = useStore(store.view, (preparing) => preparing.placing)
   const [cutting, setCutting] = useState(false)
   const pictures = useRef<HTMLInputElement>(null)
+  const films = useRef<HTMLInputElement>(null)
+  /** How much of a film has gone to school, 0 to 1. */
+  const [gone, setGone] = useState<number>()
   const choose = (kind: string, byKey: boolean) => {
     if (kind === 'picture') pictures.current?.click()
+    else if (kind === 'film') films.current?.click()
     else if (kind === 'part') setCutting(true)
     else {
       store.place(placing === kind ? undefined : kind)
@@ -32,6 +38,16 @@ export function KindList() {
       for (const file of files) putPicture(store, await bringPicture(worksheet.id, file), middleOfView())
     } catch (error) {
       sayProblem(error)
+    }
+  }
+  const takeFilm = async (file: File) => {
+    setGone(0)
+    try {
+      putFilm(store, await bringFilm(worksheet.id, file, setGone), middleOfView())
+    } catch (error) {
+      sayProblem(error)
+    } finally {
+      setGone(undefined)
     }
   }
   return (
@@ -54,10 +70,16 @@ export function KindList() {
                 <RowButton
                   here={placing === kind}
                   aria-pressed={placing === kind}
+                  disabled={kind === 'film' && gone !== undefined}
                   onClick={(event) => choose(kind, event.detail === 0)}
                   className="items-center py-[1.5px] pr-2 pl-5 max-tablet:py-1.5 max-tablet:pl-3"
                 >
                   {kindName(kind)}
+                  {kind === 'film' && gone !== undefined && (
+                    <span role="status" className="tabular ml-auto text-ink-soft">
+                      {Math.round(gone * 100)} %
+                    </span>
+                  )}
                 </RowButton>
               </li>
             ))}
@@ -70,6 +92,12 @@ export function KindList() {
         multiple
         aria-label="Pictures for the page"
         onFiles={(files) => void take(files)}
+      />
+      <FileInput
+        ref={films}
+        accept="video/mp4,video/webm,.mp4,.webm,.m4v,.mov"
+        aria-label="A film for the page"
+        onFiles={([film]) => film && void takeFilm(film)}
       />
       {cutting && <PartOfPage onClose={() => setCutting(false)} />}
     </nav>

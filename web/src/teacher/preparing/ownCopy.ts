@@ -3,6 +3,7 @@ import {
   isForSet,
   type Person,
   printedFor,
+  USUAL_FILM_SECONDS,
   USUAL_VOICE_SECONDS,
   type WorksheetWhole,
 } from '@hand-back/core'
@@ -37,6 +38,7 @@ export function ownCopy(
     touchAll: false,
     pins: false,
     longestVoice: USUAL_VOICE_SECONDS,
+    longestFilm: USUAL_FILM_SECONDS,
     owners: {},
     changes: [],
     state: 'working',

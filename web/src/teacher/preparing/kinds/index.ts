@@ -3,6 +3,7 @@ import { card } from './card.tsx'
 import { choice } from './choice.tsx'
 import { direction } from './direction.tsx'
 import { drop } from './drop.tsx'
+import { film } from './film.tsx'
 import { formula } from './formula.tsx'
 import { ink } from './ink.tsx'
 import { link } from './link.tsx'
@@ -21,6 +22,7 @@ export const TEACHER_KINDS = {
   text,
   direction,
   picture,
+  film,
   piece,
   formula,
   link,

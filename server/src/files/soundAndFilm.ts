@@ -23,6 +23,30 @@ export function isSound({ type }: StoredFile): boolean {
   return SOUNDS[type] !== undefined
 }
 
+// A camera's own container is the standard's with another name; players go by the name.
+const FILMS: Record<string, string> = {
+  'video/webm': 'video/webm',
+  'video/matroska': 'video/webm',
+  'video/mp4': 'video/mp4',
+  'video/x-m4v': 'video/mp4',
+  'video/quicktime': 'video/mp4',
+}
+
+/** Whether a file is a film that browsers play: whether they do depends on what is in it. */
+export function isFilm({ type }: StoredFile): boolean {
+  return FILMS[type] !== undefined
+}
+
+/** Sends a film, or a part of it, under the type that players expect. Other files keep their own. */
+export function sendFilm(
+  db: Database,
+  request: Request,
+  response: Response,
+  file: StoredFile,
+): Promise<void> {
+  return sendFile(db, request, response, { ...file, type: FILMS[file.type] ?? file.type })
+}
+
 /** Stores a sound. Throws `Refused` when it is none, leaving nothing behind. */
 export async function storeSound(db: Database, body: Request, mostBytes: number): Promise<StoredFile> {
   const file = await storeFile(db, body, mostBytes)

@@ -1,0 +1,1 @@
+ALTER TABLE "handout" ADD COLUMN "longest_film" integer DEFAULT 120 NOT NULL;
