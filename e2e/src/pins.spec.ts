@@ -23,6 +23,14 @@ test('a question is pinned to a place, answered, agreed with and done; the teach
 
   await teacher.goto(`${server.url}/handout/${lesson.handout}`)
   await expect(teacher.getByRole('row', { name: /Amaru Mensah/ })).toContainText('1 pin not done')
+  // A list of one's own says which words to be told of.
+  await button(teacher, 'Words to be told of').click()
+  await teacher.getByRole('dialog').getByRole('textbox').fill('quay\n\n harbour wall \nquay')
+  await teacher.getByRole('dialog').getByRole('button', { name: 'Done' }).click()
+  await expect(button(teacher, 'Words to be told of (2)')).toBeVisible()
+  await expect(teacher.getByRole('row', { name: /Amaru Mensah/ })).toContainText(
+    'A pin has a word from your list',
+  )
   await teacher.getByRole('link', { name: 'Amaru Mensah', exact: true }).click()
   await expect(teacher.getByRole('button', { name: 'Page 1, with pins' })).toBeVisible()
   const tag = teacher.getByRole('button', { name: 'Pin 1', exact: true }).first()
@@ -35,6 +43,8 @@ test('a question is pinned to a place, answered, agreed with and done; the teach
   const pin = teacher.getByRole('region', { name: 'Pin 1' })
   await expect(pin.getByText('Over the bottom, or over the quay?')).toBeVisible()
   await expect(pin.getByText('Amaru Mensah')).toBeVisible()
+  await expect(pin.getByText('From your list of words: quay')).toBeVisible()
+  await expect(student.getByText('From your list of words')).toHaveCount(0)
   await pin.getByRole('button', { name: 'Agree' }).click()
   await pin.getByLabel('Your answer').fill('Over the bottom.')
   await teacher.keyboard.press('Enter')

@@ -3,6 +3,7 @@ import { colour, nib } from '../ink/stroke.ts'
 import { hundredths } from '../kinds/mark.ts'
 import { SIGN_FORMS } from '../kinds/sign.ts'
 import { MAIL_ABOUT } from '../mail/mailWords.ts'
+import { watchedWords } from '../pins/watched.ts'
 
 /** A pen kept ready. Width in points. */
 export const swatch = z.object({ nib, colour, width: z.number().min(0.2).max(100) })
@@ -40,6 +41,8 @@ export const habits = z.object({
   signs: z.partialRecord(z.enum(SIGN_FORMS), hundredths).optional(),
   /** While marking, pages lie one under another (or are seen one by one). */
   pagesRun: z.boolean().optional(),
+  /** The words that a teacher is told of where they are pinned to a page. */
+  watchedWords: watchedWords.optional(),
   /** Which mails do not come. */
   noMail: z.array(z.enum(MAIL_ABOUT)).max(MAIL_ABOUT.length).optional(),
 })

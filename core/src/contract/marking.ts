@@ -55,6 +55,8 @@ export const copyWork = z.object({
   recordings: z.number().int().min(0),
   /** So many pins on it are not done. */
   pins: z.number().int().min(0),
+  /** So much of what is pinned to it has words in it that its teacher watches for. */
+  watched: z.number().int().min(0),
   /** The time really spent working, in milliseconds. */
   worked: z.number().min(0),
 })

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import {
   applyAll,
   type CopyWhole,
+  type CopyWork,
   type EventFate,
   emptyPage,
   type Item,
@@ -88,6 +89,26 @@ describe('what is said at places of a copy', () => {
     const { student, copy, page } = await ownCopy()
     await fates(student, copy, pinning(page))
     expect(await student.get<CopyWhole>(`/copies/${copy}`)).toMatchObject({ state: 'waiting', pins: true })
+  })
+
+  test('is counted for whoever watches for its words, until it is taken away; a hostile list is refused', async () => {
+    const { teacher, student, copy, page, handout } = await ownCopy()
+    const told = async () => {
+      const work = await teacher.get<CopyWork[]>(`/handouts/${handout}/work`)
+      const { pins, watched } = work.find((each) => each.copy === copy)!
+      return { pins, watched }
+    }
+    const unkind = pinning(page, 'You are SILLYYYY, go away')
+    await fates(student, copy, unkind, pinning(page))
+    expect(await told()).toEqual({ pins: 2, watched: 0 })
+    await teacher.patch('/habits', { watchedWords: ['silly', '%', '’; DROP TABLE event'] })
+    expect(await told()).toEqual({ pins: 2, watched: 1 })
+    expect(await teacher.status('PATCH', '/habits', { watchedWords: ['x'.repeat(61)] })).toBe(422)
+    expect(await teacher.status('PATCH', '/habits', { watchedWords: Array(301).fill('x') })).toBe(422)
+    // Whoever pins it is not told.
+    expect(JSON.stringify(await student.get('/habits'))).not.toContain('silly')
+    expect(await fates(teacher, copy, taking(page, unkind.items[0]!.id))).toEqual(['kept'])
+    expect(await told()).toEqual({ pins: 1, watched: 0 })
   })
 
   test('is nobody else’s', async () => {

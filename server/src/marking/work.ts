@@ -1,8 +1,9 @@
-import { type CopyWork, inSight, pinsOn, timeWorked } from '@hand-back/core'
+import { type CopyWork, countWatched, inSight, pinsOn, timeWorked } from '@hand-back/core'
 import { sql } from 'drizzle-orm'
 import { eventsAbout, pagesAfter } from '../copies/index.ts'
 import type { Queries } from '../db/connect.ts'
 import { ownHandout } from '../handouts/index.ts'
+import { habitsOf } from '../people/index.ts'
 
 interface Row extends Record<string, unknown> {
   readonly copy: string
@@ -26,14 +27,16 @@ export async function workOf(db: Queries, teacherId: string, handoutId: string):
       AND NOT (coalesce(body->'items', '[]') @> '[{"kind": "reply"}]' OR coalesce(body->'set', '{}') ? 'reply')
     GROUP BY copy_id, author_id`)
   const recordings = await recordingsOn(db, ids)
-  const pins = await openPinsOn(db, ids)
+  const { watchedWords = [] } = await habitsOf(db, teacherId)
+  const pins = await pinsOnCopies(db, ids, watchedWords)
   return ids.map((copy) => {
     const authors = rows.filter((row) => row.copy === copy)
     return {
       copy,
       pages: new Set(authors.flatMap(({ pages }) => pages)).size,
       recordings: recordings.get(copy) ?? 0,
-      pins: pins.get(copy) ?? 0,
+      pins: pins.get(copy)?.open ?? 0,
+      watched: pins.get(copy)?.watched ?? 0,
       worked: timeWorked(authors.map(({ seconds }) => seconds.map((second) => second * 1000))),
     }
   })
@@ -53,16 +56,18 @@ async function recordingsOn(db: Queries, copies: readonly string[]): Promise<Rea
   )
 }
 
-/** How many pins on copies are not done. */
-async function openPinsOn(db: Queries, copies: readonly string[]): Promise<ReadonlyMap<string, number>> {
+/** How many pins on copies are not done, and how much of what is pinned has watched words in it. */
+async function pinsOnCopies(
+  db: Queries,
+  copies: readonly string[],
+  watched: readonly string[],
+): Promise<ReadonlyMap<string, { open: number; watched: number }>> {
   const events = await eventsAbout(db, copies, 'pins')
   return new Map(
-    [...events].map(([copy, some]) => [
-      copy,
-      pagesAfter(some).reduce(
-        (sum, page) => sum + pinsOn(page).filter(({ done }) => done.length === 0).length,
-        0,
-      ),
-    ]),
+    [...events].map(([copy, some]) => {
+      const pins = pagesAfter(some).flatMap(pinsOn)
+      const open = pins.filter(({ done }) => done.length === 0).length
+      return [copy, { open, watched: countWatched(pins, watched) }]
+    }),
   )
 }

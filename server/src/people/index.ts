@@ -1,4 +1,4 @@
-export { habitRoutes } from './habits.ts'
+export { habitRoutes, habitsOf } from './habits.ts'
 export { makeInvitation } from './invitations.ts'
 export { guardSignIn, signInLimits } from './limits.ts'
 export { findPerson, makeTeacher, SLIP_DAYS } from './queries.ts'

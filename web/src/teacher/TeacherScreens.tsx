@@ -52,7 +52,7 @@ export default function TeacherScreens({ person }: { person: Person }) {
         <Route path="/classes" element={<Classes />} />
         <Route path="/class/:class" element={<ClassPage person={person} />} />
         <Route path="/class/:class/mail" element={<ClassMail />} />
-        <Route path="/handout/:handout" element={<Handout />} />
+        <Route path="/handout/:handout" element={<Handout person={person} />} />
       </Route>
       <Route path="*" element={<Navigate to="/" replace />} />
     </Routes>

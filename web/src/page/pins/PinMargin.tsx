@@ -221,6 +221,7 @@ function One({ pins, said, soundUrl, hearing }: OneProps) {
   const { item, author, agreedBy } = said
   const agrees = agreedBy.some(pins.isMine)
   const who = pins.nameOf(author)
+  const watched = pins.watchedIn(item.words)
   return (
     <div>
       <p className="flex min-h-8 items-center text-sm font-semibold text-ink-soft">
@@ -234,6 +235,9 @@ function One({ pins, said, soundUrl, hearing }: OneProps) {
         )}
       </p>
       {item.words !== '' && <p className="break-words whitespace-pre-line">{item.words}</p>}
+      {watched.length > 0 && (
+        <p className="text-sm font-semibold text-madder">From your list of words: {watched.join(', ')}</p>
+      )}
       {item.voice && (
         <ListenButton
           voice={item.voice}

@@ -10,10 +10,12 @@ import {
   pageOf,
   pinsOn,
   saidBy,
+  wordsFound,
 } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import type { CopyStore } from '../copy/copyStore.ts'
+import { useHabits } from '../habits/useHabits.ts'
 import type { Made } from '../voice/speaking.ts'
 
 /** What is said at the places of a page, and saying something there. */
@@ -46,6 +48,8 @@ export interface Pins {
   setDone(pin: Pinned): void
   takeAway(said: Pinned | Pinned['answers'][number]): void
   mayTake(author: string): boolean
+  /** The words in it that a teacher wants to be told of. */
+  watchedIn(words: string): readonly string[]
   isMine(author: string): boolean
   nameOf(author: string): string
 }
@@ -68,6 +72,7 @@ export function usePins({ copy, store, person, pages, page }: PinsOn): Pins | un
     [pages, log],
   )
   const { students } = copy
+  const [{ watchedWords = [] }] = useHabits(person.id)
   const turnout = useMemo(() => {
     if (students.length < 2) return undefined
     const said = new Set(pages.flatMap(({ id }) => [...saidBy(pinsOf(pageOf(log, id)))]))
@@ -138,6 +143,7 @@ export function usePins({ copy, store, person, pages, page }: PinsOn): Pins | un
     },
     takeAway: ({ item, author }) => take([item.id], author !== person.id),
     mayTake: (author) => author === person.id || person.role === 'teacher',
+    watchedIn: (words) => (person.role === 'teacher' ? wordsFound(words, watchedWords) : []),
     isMine: (author) => author === person.id,
     nameOf: (author) => (author === person.id ? 'You' : (names.get(author) ?? 'Somebody')),
   }

@@ -2,8 +2,9 @@ import type { CopyWork } from '@hand-back/core'
 
 /** What was done on a copy so far, in a few words: pages, recordings, pins, and the time really spent. */
 export function DoneSoFar({ work, of }: { work: CopyWork | undefined; of: number }) {
-  if (!work || (work.pages === 0 && work.recordings === 0 && work.pins === 0)) return null
-  const { pages, recordings, pins, worked } = work
+  if (!work || (work.pages === 0 && work.recordings === 0 && work.pins === 0 && work.watched === 0))
+    return null
+  const { pages, recordings, pins, watched, worked } = work
   const said = [sayPages(pages, of), sayWorked(worked)]
   if (recordings > 0) said.push(`${recordings} ${recordings === 1 ? 'recording' : 'recordings'}`)
   if (pins > 0) said.push(`${pins} ${pins === 1 ? 'pin' : 'pins'} not done`)
@@ -16,6 +17,11 @@ export function DoneSoFar({ work, of }: { work: CopyWork | undefined; of: number
           {index < said.length - 1 && ' · '}
         </span>
       ))}
+      {watched > 0 && (
+        <b className="block text-madder">
+          {watched === 1 ? 'A pin has' : `${watched} pins have`} a word from your list
+        </b>
+      )}
     </span>
   )
 }

@@ -6,6 +6,7 @@ import {
   type CopyWork,
   type HandoutWhole,
   latenessOf,
+  type Person,
   sayGoFor,
 } from '@hand-back/core'
 import { Printer } from 'lucide-react'
@@ -37,15 +38,15 @@ import { useHandout } from './useHandout.ts'
 import { Wall } from './Wall.tsx'
 
 /** A hand-out with every student's copy and its state, as it is now. */
-export function Handout() {
+export function Handout({ person }: { person: Person }) {
   const { handout: id = '' } = useParams()
   const handout = useHandout(id)
-  return <Fetched of={handout}>{(whole) => <Table handout={whole} />}</Fetched>
+  return <Fetched of={handout}>{(whole) => <Table handout={whole} person={person} />}</Fetched>
 }
 
 const STATES: CopyState[] = ['handed in', 'another go', 'working', 'waiting', 'handed back']
 
-function Table({ handout }: { handout: HandoutWhole }) {
+function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
   const { id, title, className, copies } = handout
   const navigate = useNavigate()
   const [printing, setPrinting] = useState(false)
@@ -111,7 +112,7 @@ function Table({ handout }: { handout: HandoutWhole }) {
       {handingBack && (
         <HandBackDialog handout={handout} sums={sums ?? []} onClose={() => setHandingBack(false)} />
       )}
-      <InUse handout={handout} />
+      <InUse handout={handout} person={person} />
       <div className="mb-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
         <FilterRow offered={filtersOf(copies, facts)} filter={filter} onFilter={setFilter} />
         <ShowAs shown={shown} onShow={setShown} />

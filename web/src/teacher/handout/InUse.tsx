@@ -1,4 +1,4 @@
-import { CALLS, type HandoutChange, type HandoutWhole } from '@hand-back/core'
+import { CALLS, type HandoutChange, type HandoutWhole, type Person } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { type ReactNode, useState } from 'react'
 import { ask } from '../../api/ask.ts'
@@ -16,6 +16,7 @@ import { RubricField } from '../rubric/RubricField.tsx'
 import { giveMarks } from './handBack.ts'
 import { saidChanges } from './saidChanges.ts'
 import { type Terms, TermsFields } from './TermsFields.tsx'
+import { WatchedWords } from './WatchedWords.tsx'
 import { WithoutCopy } from './WithoutCopy.tsx'
 
 const refreshAll = (handout: string) =>
@@ -31,7 +32,7 @@ async function change(id: string, to: HandoutChange): Promise<void> {
 }
 
 /** What can be done with a hand-out that is in use. */
-export function InUse({ handout }: { handout: HandoutWhole }) {
+export function InUse({ handout, person }: { handout: HandoutWhole; person: Person }) {
   const { id, withdrawn, worksheetId, ownsWorksheet, rubric } = handout
   const [dating, setDating] = useState(false)
   const withdraw = async (to: boolean) => {
@@ -73,6 +74,7 @@ export function InUse({ handout }: { handout: HandoutWhole }) {
       >
         Pins: students and teachers talk at places of a copy
       </Tick>
+      {handout.pins && <WatchedWords person={person} handout={id} />}
       <Dialog open={dating} onClose={() => setDating(false)} title="Dates and directions">
         <TermsForm handout={handout} onDone={() => setDating(false)} />
       </Dialog>

@@ -36,7 +36,7 @@ const facts: PileFacts = {
   handout: { dueAt: 100, way: 'own', withdrawn: false },
   now: 200,
   sums: [{ copy: 'marked', given: 100, full: 200, left: 0, leftNow: 0 }],
-  work: [{ copy: 'at it', pages: 1, recordings: 2, pins: 1, worked: 0 }],
+  work: [{ copy: 'at it', pages: 1, recordings: 2, pins: 1, watched: 0, worked: 0 }],
 }
 const shown = (filter: PileFilter | undefined) =>
   copies.filter((copy) => passes(filter, copy, facts)).map(({ id }) => id)
