@@ -1,6 +1,6 @@
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
 import type { Page } from '@playwright/test'
-import { handIn, openCopy, prepareLesson } from './fixtures/lesson.ts'
+import { handIn, openCopy, prepareLesson, signInStudent } from './fixtures/lesson.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
 import { along, drawWithPen, expectKept } from './hands/hands.ts'
 
@@ -132,4 +132,53 @@ test('a student answers feedback aloud, also where it came back only to be read;
   await button(teodor, 'Take your spoken answer away').click()
   await expect(button(teodor, 'Answer by voice')).toBeVisible()
   await expect(margin.getByRole('button', { name: 'Listen: what Teodor says' })).toHaveCount(0)
+})
+
+test('what was spoken once is kept as a remark, and said again on the next copy with a sound of its own', async ({
+  somebody,
+}) => {
+  const teacher = await somebody({ permissions: ['microphone'] })
+  const lesson = await prepareLesson(server, teacher, ['Ida Berg', 'Noor Farrant'], pdf)
+  const [first, second] = lesson.students.map(({ copy }) => copy) as [string, string]
+  for (const [index, copy] of [first, second].entries()) {
+    const student = await somebody()
+    await signInStudent(server, student, lesson, index)
+    await student.request.post(`${server.url}/api/copies/${copy}/hand-in`, {
+      headers: { origin: server.url },
+    })
+  }
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${first}`)
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await button(teacher, 'Speak').click()
+  await button(teacher, /^Stop 0:0[1-9]/).click()
+  await bar(teacher).getByRole('textbox').fill('Begin at low water.')
+  await button(teacher, 'Keep').click()
+  await note(teacher).click()
+  await button(teacher, 'Keep as a remark').click()
+  const dialog = teacher.getByRole('dialog')
+  await expect(dialog.getByLabel('Short name')).toHaveValue('Begin at low water.')
+  await dialog.getByRole('button', { name: 'Keep' }).click()
+  await expect(dialog).toHaveCount(0)
+
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${second}`)
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await expect(note(teacher)).toHaveCount(0)
+  await teacher.keyboard.press('r')
+  await teacher.getByLabel('Find a remark, or write a new one').fill('begin at low')
+  await teacher.keyboard.press('Enter')
+  await expect(note(teacher)).toHaveCount(1)
+  await expect(teacher.getByText('Begin at low water.').first()).toBeVisible()
+  await expectKept(teacher)
+  const recordings = await server.rows<{ copy: string; recording: string }>(
+    `SELECT copy_id AS copy, body->'items'->0->>'recording' AS recording FROM event
+     WHERE body->'items'->0->>'kind' = 'voice' AND copy_id = ANY($1) ORDER BY seq`,
+    [[first, second]],
+  )
+  expect(recordings.map(({ copy }) => copy).sort()).toEqual([first, second].sort())
+  expect(recordings[0]!.recording).not.toBe(recordings[1]!.recording)
+  const heard = async () => {
+    const { recording } = recordings.find(({ copy }) => copy === second)!
+    return (await teacher.request.get(`${server.url}/api/copies/${second}/attachments/${recording}`)).status()
+  }
+  await expect.poll(heard).toBe(200)
 })

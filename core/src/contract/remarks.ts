@@ -10,16 +10,22 @@ export const MOST_REMARKS_SENT = 100
 const MOST_BYTES = 60_000
 /** The most letters of a unit's name. */
 const MOST_UNIT = 80
-const KINDS = new Set(['stroke', 'text', 'direction', 'formula', 'shape', 'sign'])
+const KINDS = new Set(['stroke', 'text', 'direction', 'formula', 'shape', 'sign', 'voice'])
 
-/** What is put on the page again: ink, words, signs, with their upper left corner at 0, 0. */
+/**
+ * What is put on the page again: ink, words, signs, speech, with their upper left corner at 0, 0. The `recording` of what
+ * is spoken is among its teacher's own (`keepSpoken`): each copy gets a sound of its own of it.
+ */
 const remarkItems = z
   .array(item)
   .min(1)
   .max(300)
   .refine(
-    (items) => items.every((each) => KINDS.has(each.kind) && attachmentsOfItem(each).length === 0),
-    'A remark is made of ink, words and signs.',
+    (items) =>
+      items.every(
+        (each) => KINDS.has(each.kind) && (each.kind === 'voice' || attachmentsOfItem(each).length === 0),
+      ),
+    'A remark is made of ink, words, signs and speech.',
   )
   .refine((items) => JSON.stringify(items).length <= MOST_BYTES, 'This is too much for one remark.')
 

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
-import type { Remark } from '../contract/remarks.ts'
+import { type Remark, remarkKept } from '../contract/remarks.ts'
 import { boundsAround, boundsOfItem } from '../holding/pick.ts'
 import { overlap } from '../ink/points.ts'
 import type { Item } from '../kinds/items.ts'
@@ -13,6 +13,7 @@ import {
   placeForRemark,
   readRemarksCsv,
   remarksAsCsv,
+  wordsOfRemark,
 } from './remarks.ts'
 
 const idOf = (number: number) => `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`
@@ -115,4 +116,33 @@ test('the same words under the same name are the same remark; others are others'
       if (a.name !== b.name) expect(listedId(teacher, a)).not.toBe(listedId(teacher, b))
     }),
   )
+})
+
+test('what is spoken is a remark too, called by its words; a film is none', () => {
+  const voice: Item = {
+    id: idOf(1),
+    kind: 'voice',
+    x: 40,
+    y: 60,
+    recording: idOf(2),
+    seconds: 3,
+    words: ' Begin here. ',
+  }
+  const kept = { id: idOf(3), name: 'begin', unit: '', carries: 0, items: asRemark([voice]) }
+  expect(remarkKept.safeParse(kept).success).toBe(true)
+  expect(kept.items[0]).toMatchObject({ x: 0, y: 0, recording: idOf(2) })
+  expect(wordsOfRemark(kept)).toBe('Begin here.')
+  const film = {
+    id: idOf(4),
+    kind: 'film',
+    x: 0,
+    y: 0,
+    width: 9,
+    height: 9,
+    turn: 0,
+    file: idOf(5),
+    seconds: 3,
+    alt: '',
+  }
+  expect(remarkKept.safeParse({ ...kept, items: [film] }).success).toBe(false)
 })

@@ -71,7 +71,10 @@ export function offered<R extends Pick<Remark, 'name' | 'uses' | 'usesAt'>>(
 
 /** The words in a remark, without its ink and signs. */
 export const wordsOfRemark = ({ items }: Pick<RemarkKept, 'items'>): string =>
-  items.flatMap((item) => ('text' in item && item.text.trim() !== '' ? [item.text.trim()] : [])).join('\n')
+  items
+    .map((item) => ('text' in item ? item.text : item.kind === 'voice' ? (item.words ?? '') : '').trim())
+    .filter((words) => words !== '')
+    .join('\n')
 
 const COLUMNS = ['name', 'words', 'unit', 'marks', 'used'] as const
 

@@ -1,5 +1,5 @@
 import { CALLS, type ItemChange, type VoiceNote } from '@hand-back/core'
-import { Download, Pause, PenLine, Play, Trash2 } from 'lucide-react'
+import { BookmarkPlus, Download, Pause, PenLine, Play, Trash2 } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { urlOf } from '../../api/ask.ts'
 import { fetchedPart } from '../../ui/fetchedPart.tsx'
@@ -27,6 +27,8 @@ interface VoiceNotesProps {
   /** Left out: only to listen. */
   onChange?: (note: VoiceNote, set: NoteChange, was: NoteChange) => void
   onTake?: (note: VoiceNote) => void
+  /** Keeps one of one’s own to be said again; left out: nothing is kept. */
+  onKeepIt?: (note: VoiceNote) => void
   /** Plays a voice with what was made while it spoke. */
   onWatch: (note: VoiceNote) => void
 }
@@ -49,6 +51,7 @@ function VoiceTag({
   hearAll,
   onChange,
   onTake,
+  onKeepIt,
   onWatch,
 }: Omit<VoiceNotesProps, 'notes'> & { note: VoiceNote; mine: boolean; feedback: boolean }) {
   const [dragged, setDragged] = useState({ x: 0, y: 0 })
@@ -139,6 +142,9 @@ function VoiceTag({
         )}
         {begun && mine && onChange && (
           <IconButton icon={PenLine} label="Write it in words" onClick={() => setTypes(true)} />
+        )}
+        {begun && mine && onKeepIt && (
+          <IconButton icon={BookmarkPlus} label="Keep as a remark" onClick={() => onKeepIt(note)} />
         )}
         {begun && mine && onTake && (
           <IconButton icon={Trash2} label="Take the voice note away" onClick={() => onTake(note)} />

@@ -1,30 +1,19 @@
-import { asRemark, type Item, sayMarks, wordsOfRemark } from '@hand-back/core'
+import { asRemark, type Item, sayMarks, type VoiceNote, wordsOfRemark } from '@hand-back/core'
 import { useState } from 'react'
 import { OpensCard } from '../../page/strip/OpensCard.tsx'
+import { sayLength } from '../../page/voice/sayLength.ts'
 import { Button } from '../../ui/Button.tsx'
+import { Dialog } from '../../ui/Dialog.tsx'
 import { Field } from '../../ui/Field.tsx'
 import { saySentence } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
 import { CarriesField, carriesIn } from '../remarks/CarriesField.tsx'
+import { fetchSound, keptAloud } from '../remarks/spokenRemark.ts'
 import { keepRemarks } from '../remarks/useRemarks.ts'
 
 /** Keeps the feedback that is picked up under a short name, to be used again. */
 export function KeepRemark({ items, unit }: { items: readonly Item[]; unit: string }) {
   const [open, setOpen] = useState(false)
-  const [name, setName] = useState<string>()
-  const [typed, setMarks] = useState<string>()
-  const marks = typed ?? sayCarried(items)
-  const carries = carriesIn(marks)
-  const called = (name ?? wordsOfRemark({ items: [...items] }).slice(0, 60)).trim()
-  const keep = useAct(async () => {
-    if (carries === undefined) return
-    const kept = items.flatMap(withoutMarks)
-    await keepRemarks([{ id: crypto.randomUUID(), name: called, unit, items: asRemark(kept), carries }])
-    saySentence(`Kept as “${called}”. R, then its number, puts it down again.`)
-    setOpen(false)
-    setName(undefined)
-    setMarks(undefined)
-  })
   return (
     <OpensCard
       open={open}
@@ -35,25 +24,75 @@ export function KeepRemark({ items, unit }: { items: readonly Item[]; unit: stri
       align="end"
       className="p-4"
     >
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault()
-          if (called !== '') void keep.run()
-        }}
-      >
-        <Field
-          label="Short name"
-          maxLength={60}
-          value={name ?? called}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <CarriesField typed={marks} onType={setMarks} problem={keep.problem} />
-        <Button look="main" type="submit" disabled={called === '' || carries === undefined || keep.busy}>
-          Keep
-        </Button>
-      </form>
+      <RemarkForm items={items} unit={unit} onKept={() => setOpen(false)} />
     </OpensCard>
+  )
+}
+
+interface KeepSpokenProps {
+  note: VoiceNote
+  unit: string
+  /** Its sound, or where that is to be had. */
+  sound: Blob | string
+  onClose: () => void
+}
+
+/** The same with what was spoken. */
+export function KeepSpoken({ note, unit, sound, onClose }: KeepSpokenProps) {
+  return (
+    <Dialog open onClose={onClose} title={`Keep these ${sayLength(note.seconds)} as a remark`}>
+      <RemarkForm
+        items={[note]}
+        ready={async () => [
+          await keptAloud(note, typeof sound === 'string' ? await fetchSound(sound) : sound),
+        ]}
+        unit={unit}
+        onKept={onClose}
+      />
+    </Dialog>
+  )
+}
+
+interface RemarkFormProps {
+  items: readonly Item[]
+  unit: string
+  /** What is kept of them, where it is not they themselves. */
+  ready?: () => Promise<readonly Item[]>
+  onKept: () => void
+}
+
+function RemarkForm({ items, unit, ready, onKept }: RemarkFormProps) {
+  const [name, setName] = useState<string>()
+  const [typed, setMarks] = useState<string>()
+  const marks = typed ?? sayCarried(items)
+  const carries = carriesIn(marks)
+  const called = (name ?? wordsOfRemark({ items: [...items] }).slice(0, 60)).trim()
+  const keep = useAct(async () => {
+    if (carries === undefined) return
+    const kept = ((await ready?.()) ?? items).flatMap(withoutMarks)
+    await keepRemarks([{ id: crypto.randomUUID(), name: called, unit, items: asRemark(kept), carries }])
+    saySentence(`Kept as “${called}”. R, then its number, puts it down again.`)
+    onKept()
+  })
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (called !== '') void keep.run()
+      }}
+    >
+      <Field
+        label="Short name"
+        maxLength={60}
+        value={name ?? called}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <CarriesField typed={marks} onType={setMarks} problem={keep.problem} />
+      <Button look="main" type="submit" disabled={called === '' || carries === undefined || keep.busy}>
+        Keep
+      </Button>
+    </form>
   )
 }
 

@@ -1,4 +1,5 @@
 import {
+  CALLS,
   type CopyWhole,
   isOnLayer,
   type MarkingWhole,
@@ -7,10 +8,12 @@ import {
   pageOf,
   sayGoFor,
   USUAL_FILM_SECONDS,
+  type VoiceNote,
   type WorksheetPage,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
+import { urlOf } from '../../api/ask.ts'
 import { useDrawnToRead } from '../../page/answers/useDrawn.ts'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import { usePhotos } from '../../page/copy/usePhotos.ts'
@@ -40,7 +43,7 @@ import { AboutAll } from './AboutAll.tsx'
 import { ChangeFrames } from './ChangeFrames.tsx'
 import { DrawAreas } from './DrawAreas.tsx'
 import { addQuestion } from './drawnQuestions.ts'
-import { KeepRemark } from './KeepRemark.tsx'
+import { KeepRemark, KeepSpoken } from './KeepRemark.tsx'
 import { levelOf } from './levelOf.ts'
 import { MarkColumn } from './MarkColumn.tsx'
 import { MarkingChoices, useMarkStep } from './MarkingChoices.tsx'
@@ -231,6 +234,8 @@ export function MarkedCopy({
   const level = (of: MarkedQuestion) => levelOf(of, pages, index, view, running !== undefined)
 
   const pins = usePins({ copy, store, person, pages, page })
+  /** What was spoken and is about to be kept as a remark. */
+  const [spoken, setSpoken] = useState<VoiceNote>()
   const { speaking, speak, film, bring, pin, longest } = useSpokenFeedback({
     copy,
     store,
@@ -268,6 +273,17 @@ export function MarkedCopy({
         />
       )}
       {talk.player}
+      {spoken && (
+        <KeepSpoken
+          note={spoken}
+          unit={unit}
+          sound={
+            bytesOf(spoken.recording) ??
+            urlOf(CALLS.attachment, { copy: copy.id, attachment: spoken.recording })
+          }
+          onClose={() => setSpoken(undefined)}
+        />
+      )}
       {lookingBack && (
         <LookBack
           copy={copy}
@@ -337,6 +353,7 @@ export function MarkedCopy({
                       store.act(page.id, { act: 'change', item, set, was })
                     }
                     onTake={(note) => store.take(page.id, [note.id])}
+                    onKeepIt={setSpoken}
                     onWatch={talk.watch}
                   />
                   {pins && settled && <PinTags pins={pins} page={page} view={view} />}

@@ -16,6 +16,7 @@ import {
 import { useCallback } from 'react'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import { sayProblem } from '../../ui/notices.ts'
+import { saidAgain } from '../remarks/spokenRemark.ts'
 import { countUse, keepRemarks } from '../remarks/useRemarks.ts'
 import type { MarkedQuestion, Marks } from './useMarks.ts'
 
@@ -36,11 +37,25 @@ export function useRemarkPlaces(
         'at' in place ? { on: page, at: place.at } : freeAt(place.of, remark.items, store, pages, questions)
       const items = laidRemark(remark, at, on, () => crypto.randomUUID())
       const of = 'of' in place ? place.of : questionAt(marks, on.id, items)
+      const marked = () => of && marks.giveMore(of.question, remark.carries)
+      const counted = () => countUse(remark.id, of?.question.id)
+      if (items.some(({ kind }) => kind === 'voice')) {
+        // Its sound is fetched first: what is laid down is whole.
+        const said = async () => {
+          const ready = await saidAgain(items)
+          store.together(() => {
+            for (const { item, sound } of ready) store.add(on.id, [item], sound)
+            marked()
+          })
+          counted()
+        }
+        void said().catch(sayProblem)
+        return
+      }
       store.together(() => {
         store.add(on.id, items)
-        if (of) marks.giveMore(of.question, remark.carries)
+        marked()
       })
-      const counted = () => countUse(remark.id, of?.question.id)
       if (isNew) void keepRemarks([remark]).then(counted).catch(sayProblem)
       else counted()
     },

@@ -22,7 +22,11 @@ export const saveAsCsv = (remarks: readonly Remark[]): void =>
   saveFile('remarks.csv', remarksAsCsv(remarks), 'text/csv')
 
 export function saveAsJson(remarks: readonly Remark[]): void {
-  const kept = remarks.map(({ uses: _uses, usesAt: _usesAt, ...remark }) => remark)
+  // What is spoken is heard by its own teacher only: its sound does not travel with a list.
+  const kept = remarks.flatMap(({ uses: _uses, usesAt: _usesAt, ...remark }) => {
+    const items = remark.items.filter(({ kind }) => kind !== 'voice')
+    return items.length > 0 ? [{ ...remark, items }] : []
+  })
   saveFile('remarks.json', JSON.stringify({ handBackRemarks: 1, remarks: kept }), 'application/json')
 }
 

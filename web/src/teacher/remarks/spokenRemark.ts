@@ -1,0 +1,34 @@
+import { CALLS, type Item, type VoiceNote } from '@hand-back/core'
+import { Problem, putBytes, urlOf } from '../../api/ask.ts'
+import type { Attachment } from '../../page/device/keepsake.ts'
+
+/**
+ * A note as a remark has it: its sound kept among the teacher's own, where no copy is needed to hear it, and without
+ * what was drawn meanwhile. Throws `Problem`.
+ */
+export async function keptAloud({ talk: _talk, ...note }: VoiceNote, sound: Blob): Promise<VoiceNote> {
+  const spoken = crypto.randomUUID()
+  await putBytes(CALLS.keepSpoken, { spoken }, sound)
+  return { ...note, recording: spoken }
+}
+
+/** What of a remark is spoken brings its sound to the copy, under a name of its own there. Throws `Problem`. */
+export async function saidAgain(
+  items: readonly Item[],
+): Promise<{ readonly item: Item; readonly sound?: Attachment }[]> {
+  return Promise.all(
+    items.map(async (item) => {
+      if (item.kind !== 'voice') return { item }
+      const recording = crypto.randomUUID()
+      const bytes = await fetchSound(urlOf(CALLS.spoken, { spoken: item.recording }))
+      return { item: { ...item, recording }, sound: { name: recording, bytes } }
+    }),
+  )
+}
+
+/** Rejects with a `Problem` when it cannot be had. */
+export async function fetchSound(url: string): Promise<Blob> {
+  const answer = await fetch(url).catch(() => undefined)
+  if (!answer?.ok) throw new Problem('The recording cannot be fetched just now.', 0)
+  return answer.blob()
+}
