@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import { MOST_REMARKS, MOST_REMARKS_SENT, type Remark, type RemarkKept } from '@hand-back/core'
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { openSchool, type School, startLesson } from '../test/school.ts'
@@ -51,7 +52,7 @@ test('remarks are kept, changed, counted by question, removed and there again; e
   expect(await students[0]!.visitor.status('GET', '/remarks')).toBe(404)
 })
 
-test('what is no remark is refused: marks, answers, pictures, nothing, too much', async () => {
+test('what is no remark is refused: marks, pictures, films, nothing, too much', async () => {
   const teacher = await school.teacher()
   const keep = (items: unknown[]) =>
     teacher.status('POST', '/remarks', { remarks: [{ ...kept('wrong'), items }] })
@@ -65,12 +66,28 @@ test('what is no remark is refused: marks, answers, pictures, nothing, too much'
     x: 0,
     y: 0,
   }
-  const voice = { id: randomUUID(), kind: 'voice', x: 0, y: 0, recording: randomUUID(), seconds: 2 }
+  const at = { id: randomUUID(), x: 0, y: 0, width: 40, height: 30, turn: 0, file: randomUUID(), alt: '' }
+  const picture = { ...at, kind: 'picture', crop: { x: 0, y: 0, width: 1, height: 1 } }
+  const film = { ...at, kind: 'film', seconds: 2 }
   expect(await keep([mark])).toBe(422)
-  expect(await keep([voice])).toBe(422)
+  expect(await keep([picture])).toBe(422)
+  expect(await keep([film])).toBe(422)
   expect(await keep([])).toBe(422)
   expect(await keep(Array.from({ length: 301 }, tick))).toBe(422)
   expect(await teacher.get('/remarks')).toEqual([])
+})
+
+test('what is spoken in a remark is heard by its own teacher, and by no other', async () => {
+  const [teacher, other] = [await school.teacher(), await school.teacher()]
+  const spoken = randomUUID()
+  const tone = readFileSync(new URL('../../../tools/src/demo/recordings/knot-1.webm', import.meta.url))
+  await teacher.put(`/spoken/${spoken}`, new Uint8Array(tone))
+  const voice = { id: randomUUID(), kind: 'voice' as const, x: 0, y: 0, recording: spoken, seconds: 2 }
+  await teacher.post('/remarks', { remarks: [kept('begin at low water', { items: [voice] })] })
+  // Named in another's remark, it is not theirs to hear.
+  await other.post('/remarks', { remarks: [kept('mine?', { items: [voice] })] })
+  expect(await teacher.status('GET', `/spoken/${spoken}`)).toBe(200)
+  expect(await other.status('GET', `/spoken/${spoken}`)).toBe(404)
 })
 
 test('five thousand remarks are kept and told; one more is refused with a sentence', async () => {
