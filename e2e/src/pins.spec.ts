@@ -104,7 +104,7 @@ test('a pin is put down by keyboard and spoken to; without a network it waits; s
   await expect(teacher.getByRole('button', { name: 'Pause: what Iris Novotná said' })).toBeVisible()
 
   await teacher.goto(`${server.url}/handout/${lesson.handout}`)
-  await teacher.getByText('Pins: students and teachers talk').click()
+  await teacher.getByText('Pins: talking at places').click()
   await expect(student.getByRole('button', { name: /^Pin 1/ })).toHaveCount(0)
   await button(student, 'Add').click()
   await expect(button(student, 'Words')).toBeVisible()

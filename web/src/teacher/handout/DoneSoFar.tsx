@@ -1,4 +1,5 @@
 import type { CopyWork } from '@hand-back/core'
+import { Fragment } from 'react'
 
 /** What was done on a copy so far, in a few words: pages, recordings, pins, and the time really spent. */
 export function DoneSoFar({ work, of }: { work: CopyWork | undefined; of: number }) {
@@ -12,10 +13,12 @@ export function DoneSoFar({ work, of }: { work: CopyWork | undefined; of: number
     <span title="Time really spent: pauses of more than two minutes do not count">
       {said.map((part, index) => (
         // A narrow column breaks between them, not within one.
-        <span key={part} className="whitespace-nowrap">
-          {part}
-          {index < said.length - 1 && ' · '}
-        </span>
+        <Fragment key={part}>
+          <span className="whitespace-nowrap">
+            {part}
+            {index < said.length - 1 && ' ·'}
+          </span>{' '}
+        </Fragment>
       ))}
       {watched > 0 && (
         <b className="block text-madder">

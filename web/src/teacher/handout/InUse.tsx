@@ -72,7 +72,7 @@ export function InUse({ handout, person }: { handout: HandoutWhole; person: Pers
         ticked={handout.pins}
         onTick={(pins) => void change(id, { pins }).catch(sayProblem)}
       >
-        Pins: students and teachers talk at places of a copy
+        Pins: talking at places of a copy
       </Tick>
       {handout.pins && <WatchedWords person={person} handout={id} />}
       <Dialog open={dating} onClose={() => setDating(false)} title="Dates and directions">
