@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { boxPath, segmentPath } from '../draw/drawn.ts'
+import { boxPath, type Drawn, linePath, type Measure, segmentPath } from '../draw/drawn.ts'
 import { centredText, drawnText } from '../draw/text.ts'
 import { plainText } from '../words/plainText.ts'
 import { letterSize, PLACE } from './lettering.ts'
@@ -44,7 +44,24 @@ export const link: PrintedKind<Link> = {
       const d = segmentPath(one.x, y, one.x + measure(one.text, style), y)
       return { kind: 'path', d, stroke: PLACE, width: item.size * 0.06 } as const
     })
-    return [...drawn, ...underlines]
+    return [...drawn, ...underlines, ...leavesSign(drawn.at(-1), measure)]
   },
   grown: ({ size }, letters) => ({ size: letters(size) }),
+}
+
+/** Behind the last words an arrow that goes up and away, so that everybody knows that this leads elsewhere. */
+function leavesSign(last: Drawn | undefined, measure: Measure): Drawn[] {
+  if (last?.kind !== 'text') return []
+  const { size } = last
+  const x = last.x + measure(last.text, last) + size * 0.3
+  const tip = { x: x + size * 0.55, y: last.y - size * 0.6 }
+  const pen = { stroke: PLACE, width: size * 0.1 } as const
+  return [
+    { kind: 'path', d: segmentPath(x, last.y - size * 0.05, tip.x, tip.y), ...pen },
+    {
+      kind: 'path',
+      d: linePath([{ x: tip.x - size * 0.38, y: tip.y }, tip, { x: tip.x, y: tip.y + size * 0.38 }]),
+      ...pen,
+    },
+  ]
 }

@@ -21,6 +21,22 @@ function LinkArea({ item, view, acts }: ControlProps<'link'>) {
     )
   if (to.url === '') return null
   return (
-    <a href={to.url} target="_blank" rel="noreferrer noopener" aria-label={item.text || to.url} {...shared} />
+    <a
+      href={to.url}
+      target="_blank"
+      rel="noreferrer noopener"
+      aria-label={`${item.text || to.url}, opens ${placeOf(to.url)} in another tab`}
+      title={`Opens ${placeOf(to.url)} in another tab`}
+      {...shared}
+    />
   )
+}
+
+/** Where an address leads, as one would say it. */
+function placeOf(url: string): string {
+  try {
+    return new URL(url).host
+  } catch {
+    return url
+  }
 }
