@@ -261,14 +261,14 @@ test('what was done so far on each copy: pages, recordings that are still there,
   })
   const done = async () =>
     (await teacher.get<CopyWork[]>(`/handouts/${handout}/work`)).find((each) => each.copy === copy)
-  expect(await done()).toEqual({ copy, pages: 0, recordings: 0, pins: 0, worked: 0 })
+  expect(await done()).toEqual({ copy, pages: 0, recordings: 0, pins: 0, watched: 0, worked: 0 })
   const moved: PageEvent = { ...after(30), act: 'move', items: [note.id], by: { a: 1, b: 0, e: 9, f: 0 } }
   await student.keep(copy, [{ ...after(0), act: 'add', items: [note] }, moved])
-  expect(await done()).toEqual({ copy, pages: 1, recordings: 1, pins: 0, worked: 30_000 })
+  expect(await done()).toEqual({ copy, pages: 1, recordings: 1, pins: 0, watched: 0, worked: 30_000 })
   // Ten minutes of lunch, and the note is taken away.
   const take: PageEvent = { ...after(640), act: 'take', items: [note.id] }
   await student.keep(copy, [{ ...after(630), act: 'add', items: [lineStroke([10, 10], [50, 50])] }, take])
-  expect(await done()).toEqual({ copy, pages: 1, recordings: 0, pins: 0, worked: 40_000 })
+  expect(await done()).toEqual({ copy, pages: 1, recordings: 0, pins: 0, watched: 0, worked: 40_000 })
   // What is said to feedback is not work.
   await teacher.post(`/copies/${copy}/hand-back`)
   const reply = { id: replyId(copy, note.id), kind: 'reply', to: note.id } as const
