@@ -152,6 +152,13 @@ export function upload<Path extends string, Answer>(
   })
 }
 
+/** Fetches a file as it is. Rejects with a `Problem` that says `otherwise` when it cannot be had. */
+export async function fetchFile(url: string, otherwise: string): Promise<Blob> {
+  const answer = await fetch(url).catch(() => undefined)
+  if (!answer?.ok) throw new Problem(otherwise, 0)
+  return answer.blob()
+}
+
 function readAnswer<T>(answer: z.ZodType<T>, status: number, text: string): T {
   let told: unknown
   try {

@@ -13,7 +13,7 @@ import {
   type WorksheetPage,
 } from '@hand-back/core'
 import { useMemo } from 'react'
-import { Problem, urlOf } from '../../api/ask.ts'
+import { fetchFile, Problem, urlOf } from '../../api/ask.ts'
 import { sayProblem, saySentence } from '../../ui/notices.ts'
 import { smallerPhoto } from '../answers/smallerPhoto.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
@@ -150,11 +150,11 @@ async function withOwnPictures(
   )
 }
 
-async function fetchPicture(copy: string, recording: string): Promise<Blob> {
-  const answer = await fetch(urlOf(CALLS.attachment, { copy, attachment: recording })).catch(() => undefined)
-  if (!answer?.ok) throw new Problem('The picture cannot be fetched from the other copy just now.', 0)
-  return answer.blob()
-}
+const fetchPicture = (copy: string, recording: string): Promise<Blob> =>
+  fetchFile(
+    urlOf(CALLS.attachment, { copy, attachment: recording }),
+    'The picture cannot be fetched from the other copy just now.',
+  )
 
 function pictureThing(
   recording: string,

@@ -1,5 +1,5 @@
 import { CALLS, type Item, type VoiceNote } from '@hand-back/core'
-import { Problem, putBytes, urlOf } from '../../api/ask.ts'
+import { fetchFile, putBytes, urlOf } from '../../api/ask.ts'
 import type { Attachment } from '../../page/device/keepsake.ts'
 
 /**
@@ -27,8 +27,5 @@ export async function saidAgain(
 }
 
 /** Rejects with a `Problem` when it cannot be had. */
-export async function fetchSound(url: string): Promise<Blob> {
-  const answer = await fetch(url).catch(() => undefined)
-  if (!answer?.ok) throw new Problem('The recording cannot be fetched just now.', 0)
-  return answer.blob()
-}
+export const fetchSound = (url: string): Promise<Blob> =>
+  fetchFile(url, 'The recording cannot be fetched just now.')
