@@ -22,6 +22,9 @@ export function fetchedFirst(): Plugin {
 
 const HELPER = `
 const fetched = new Map()
+// What the page itself asked for has run by now, or this would not.
+for (const its of document.querySelectorAll('script[src], link[rel=modulepreload]'))
+  fetched.set((its.getAttribute('src') ?? its.getAttribute('href')).slice(1), Promise.resolve())
 function fetchWhole(address) {
   const before = fetched.get(address)
   if (before) return before
