@@ -19,6 +19,7 @@ import { picture } from './picture.ts'
 import { piece } from './piece.ts'
 import { plot } from './plot.ts'
 import type { PrintedKind as KindOf } from './printedKind.ts'
+import { printedVoice } from './printedVoice.ts'
 import { shape } from './shape.ts'
 import { speak } from './speak.ts'
 import { text } from './text.ts'
@@ -31,6 +32,7 @@ export const PRINTED_KINDS = {
   formula,
   picture,
   film,
+  voice: printedVoice,
   piece,
   shape,
   plot,
@@ -101,7 +103,7 @@ export function filesOf(items: Iterable<PrintedItem>): string[] {
   return [...items].flatMap((item) => kindOfPrinted(item).files?.(item) ?? [])
 }
 
-/** The films that items play. */
+/** The films and voices that items play. */
 export function filmsOf(items: Iterable<PrintedItem>): string[] {
   return [...items].flatMap((item) => kindOfPrinted(item).films?.(item) ?? [])
 }

@@ -5,11 +5,18 @@ import { madeId } from '../ink/stroke.ts'
 export const MOST_PAUSES = 500
 export const MOST_TURNS = 2000
 
-const second = z.number().min(0).max(4000)
+export const second = z.number().min(0).max(4000)
 const moment = z.number().int().min(0).max(8.64e15)
 
-const rises = (pairs: readonly (readonly [number, ...unknown[]])[]) =>
+/** Whether pairs stand in the order of their first. */
+export const rises = (pairs: readonly (readonly [number, ...unknown[]])[]) =>
   pairs.every(([at], index) => index === 0 || pairs[index - 1]![0] <= at)
+
+/** From which second on which page was open. */
+export const turns = z
+  .array(z.tuple([second, madeId]))
+  .max(MOST_TURNS)
+  .refine(rises)
 
 /**
  * What was done while a voice was recorded: by this, the log can be played with the voice's clock. Nothing is filmed.
@@ -24,11 +31,7 @@ export const talk = z.strictObject({
     .min(1)
     .max(MOST_PAUSES)
     .refine((pairs) => rises(pairs) && rises(pairs.map(([, at]) => [at]))),
-  /** From which second on which page was open. */
-  turns: z
-    .array(z.tuple([second, madeId]))
-    .max(MOST_TURNS)
-    .refine(rises),
+  turns,
 })
 export type Talk = z.infer<typeof talk>
 

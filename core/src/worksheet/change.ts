@@ -1,5 +1,6 @@
 import { moveItem, type PrintedItem } from '../kinds/printed.ts'
 import { seenBox, unturned } from '../kinds/turned.ts'
+import { showsOf } from '../talk/shows.ts'
 import { type Box, holds, middle, within } from './box.ts'
 import { paperBoxOf, type WorksheetPage } from './page.ts'
 import type { QuarterTurn } from './paper.ts'
@@ -37,12 +38,24 @@ export function duplicatePage(
   newId: () => string,
 ): { page: WorksheetPage; ids: Map<string, string> } {
   const ids = new Map<string, string>()
-  const printed = page.printed.map((item) => {
-    const id = newId()
-    ids.set(item.id, id)
-    return { ...item, id }
-  })
-  return { page: { ...page, id: newId(), printed }, ids }
+  const id = newId()
+  for (const item of page.printed) ids.set(item.id, newId())
+  const printed = page.printed.map((item) => namesAnew(item, ids, new Map([[page.id, id]])))
+  return { page: { ...page, id, printed }, ids }
+}
+
+/** A thing with an id of its own that names the copies of what was copied along with it. */
+export function namesAnew<Item extends PrintedItem>(
+  item: Item,
+  ids: ReadonlyMap<string, string>,
+  pages: ReadonlyMap<string, string>,
+): Item {
+  const again: PrintedItem = { ...item, id: ids.get(item.id) ?? item.id }
+  if (again.kind === 'link' && again.to.kind === 'page')
+    return { ...again, to: { ...again.to, page: pages.get(again.to.page) ?? again.to.page } } as Item
+  if (again.kind === 'voice' && again.shows)
+    return { ...again, shows: showsOf(again.shows, ids, pages) } as Item
+  return again as Item
 }
 
 /** Pages again, right after the last of them, with their keys. */
@@ -72,17 +85,11 @@ export function duplicateSheet(sheet: Sheet, newId: () => string): Sheet {
   const ids = new Map<string, string>()
   const ofSets = <T extends { sets?: string[] | undefined }>(each: T): T =>
     each.sets ? { ...each, sets: each.sets.map((id) => setIds.get(id) ?? id) } : each
+  for (const { printed } of sheet.pages) for (const { id } of printed) ids.set(id, newId())
   const pages = sheet.pages.map((page) => ({
     ...ofSets(page),
     id: pageIds.get(page.id)!,
-    printed: page.printed.map((item) => {
-      const id = newId()
-      ids.set(item.id, id)
-      const again = { ...ofSets(item), id }
-      return again.kind === 'link' && again.to.kind === 'page'
-        ? { ...again, to: { ...again.to, page: pageIds.get(again.to.page) ?? again.to.page } }
-        : again
-    }),
+    printed: page.printed.map((item) => namesAnew(ofSets(item), ids, pageIds)),
   }))
   return {
     pages,
@@ -132,9 +139,9 @@ export function movePages(
  */
 export function cutOut(page: WorksheetPage, cut: Box, newId: () => string): PrintedItem[] {
   const paperBox = paperBoxOf(page)
-  const items = page.printed
-    .filter((item) => within(cut, seenBox(item)))
-    .map((item) => ({ ...moveItem(item, -cut.x, -cut.y), id: newId() }))
+  const inside = page.printed.filter((item) => within(cut, seenBox(item)))
+  const ids = new Map(inside.map(({ id }) => [id, newId()]))
+  const items = inside.map((item) => namesAnew(moveItem(item, -cut.x, -cut.y), ids, new Map()))
   const x0 = Math.max(cut.x, paperBox.x)
   const y0 = Math.max(cut.y, paperBox.y)
   const x1 = Math.min(cut.x + cut.width, paperBox.x + paperBox.width)

@@ -12,7 +12,7 @@ interface Size {
  * `page`: one page of a PDF by itself, without scripts, notes and whatever else is not seen on it;
  * `part`: what is seen in a part (points) of a paper whose whole size is `whole`, drawn as a picture;
  * `picture`: a picture without what a camera noted in it, and of it only what `crop` shows;
- * `film`: a film as it was brought in.
+ * `film`: a film or a voice as it was brought in.
  */
 export type Recipe =
   | { readonly kind: 'page'; readonly paper: PdfPaper }

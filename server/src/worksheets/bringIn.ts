@@ -9,7 +9,7 @@ import {
   type WorksheetPage,
 } from '@hand-back/core'
 import type { Database } from '../db/connect.ts'
-import { dropFile, isFilm, type StoredFile, storeFile, wholeFile } from '../files/index.ts'
+import { dropFile, isFilm, isSound, type StoredFile, storeFile, wholeFile } from '../files/index.ts'
 import { inTurn } from '../work/index.ts'
 import type { ReadPage, ReadPdf } from './readPdf.ts'
 import { isPictureType, type PictureRead, type PictureTask } from './readPicture.ts'
@@ -203,12 +203,12 @@ export async function bringInPicture(db: Database, person: string, stream: Reada
   }
 }
 
-/** Stores a film to be put on a page as it came. Throws `Refused`. */
+/** Stores a film, or a voice, to be put on a page as it came. Throws `Refused`. */
 export async function bringInFilm(db: Database, stream: Readable): Promise<{ file: string }> {
   const file = await storeFile(db, stream, MOST_FILE_BYTES)
-  if (isFilm(file)) return { file: file.sha256 }
+  if (isFilm(file) || isSound(file)) return { file: file.sha256 }
   await dropFile(db, file.sha256)
-  throw new Refused('This is not a film that can be played. MP4 and WebM can.', 422)
+  throw new Refused('This is not a film or a sound that can be played.', 422)
 }
 
 async function readPicture(db: Database, person: string, file: StoredFile, longest?: number) {

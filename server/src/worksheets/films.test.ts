@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import type { CopyWhole, HandoutWhole, Item, Printed } from '@hand-back/core'
+import { type CopyWhole, type HandoutWhole, type Item, type Printed, writeWav } from '@hand-back/core'
 import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import sharp from 'sharp'
 import { fatesOf } from '../test/fatesOf.ts'
@@ -56,6 +56,42 @@ test('a film on a page is played, from any second on, by those who have the page
   const stranger = await school.teacher()
   expect(await stranger.status('GET', `/files/${file}`)).toBe(404)
   expect(await stranger.status('GET', `/files/${printed.file}`)).toBe(404)
+})
+
+test('a voice on a page is heard by those who have the page, and by nobody else', async () => {
+  const { teacher, classId, students, worksheet, signIn } = await readyClass(school, 2)
+  const at = `/worksheets/${worksheet.id}`
+  const spoken = new Uint8Array(writeWav(new Float32Array(8000).fill(0.2), 8000))
+  const { file } = await teacher.upload<{ file: string }>(`${at}/films`, 'spoken', spoken)
+  const [page] = worksheet.sheet.pages
+  const voice: Printed<'voice'> = {
+    ...{ id: randomUUID(), kind: 'voice', file, seconds: 1, said: 'Tie the knot.' },
+    ...{ x: 40, y: 40, width: 104, height: 28 },
+    shows: { things: [[0.5, randomUUID()]], turns: [[0, page!.id]] },
+  }
+  const keep = (printed: unknown) =>
+    teacher.put(`${at}/sheet`, {
+      ...{ revision: worksheet.revision, order: [page!.id] },
+      pages: [{ ...page!, printed: [printed] }],
+    })
+  const later = {
+    things: [
+      [2, randomUUID()],
+      [1, randomUUID()],
+    ],
+    turns: [],
+  }
+  await expect(keep({ ...voice, shows: later })).rejects.toThrow()
+  await keep(voice)
+  await giveOut(teacher, giving(worksheet.id, classId, { students: [students[0]!.id] }))
+  const [mine, other] = await Promise.all(students.map(({ id }) => signIn(id)))
+  const [{ copy }] = (await mine!.get<{ copy: string }[]>('/tray')) as [{ copy: string }]
+  const [printed] = (await mine!.get<CopyWhole>(`/copies/${copy}`)).pages[0]!.printed as [Printed<'voice'>]
+  expect({ ...printed, file }).toEqual(voice)
+  const heard = await mine!.send('GET', `/files/${printed.file}`, undefined, { range: 'bytes=0-99' })
+  expect([heard.status, heard.headers.get('content-type')]).toEqual([206, 'audio/wav'])
+  expect(await other!.status('GET', `/files/${printed.file}`)).toBe(404)
+  expect(await mine!.status('GET', `/files/${file}`)).toBe(404)
 })
 
 test('a film on a copy comes as a film to those who read the copy; as feedback not before it is handed back', async () => {

@@ -13,6 +13,7 @@ import { shape } from './shape.tsx'
 import { speak } from './speak.tsx'
 import { text } from './text.tsx'
 import { typed } from './typed.tsx'
+import { voice } from './voice.tsx'
 
 /** It is only looked at; cards are moved by hand (answers/Cards.tsx). */
 const looked = {}
@@ -30,6 +31,7 @@ export const PAGE_KINDS: { readonly [Kind in PrintedKind]: PageKind<Kind> } = {
   drop: looked,
   plot,
   film,
+  voice,
   link,
   typed,
   choice,

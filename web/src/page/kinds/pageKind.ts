@@ -13,6 +13,8 @@ export interface AnswerActs {
   speak(place: Printed<'speak' | 'typed'>): void
   photo(place: Printed<'photo'>, photo: { bytes: Blob; width: number; height: number }): void
   turnTo(page: string): void
+  /** Shows what a printed voice says with what comes meanwhile. */
+  watch(voice: Printed<'voice'>): void
 }
 
 export interface ControlProps<Kind extends PrintedKind> {

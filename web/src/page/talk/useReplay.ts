@@ -1,4 +1,4 @@
-import { type KeptEvent, pageOpenAt, Replay, type Shown, talkThrough } from '@hand-back/core'
+import { pageOpenAt, Replay, type Shown, type TalkThrough } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 
 /** A talk-through as it plays. */
@@ -15,16 +15,15 @@ export interface Replaying {
   show(seconds: number): void
 }
 
-/** The talk-through of a voice note, from the log of its copy in order. Nothing where there is none. */
-export function useReplay(log: readonly KeptEvent[], note: string): Replaying | undefined {
+/** A talk-through, from its beginning. Nothing where there is none. */
+export function useReplay(through: TalkThrough | undefined): Replaying | undefined {
   const made = useMemo(() => {
-    const through = talkThrough(log, note)
     if (!through) return undefined
     const before = new Replay(through).at(0)
     // The voice may end before its last second is over: all that was made until then is there.
     const after = new Replay(through).at(through.seconds)
     return { replay: new Replay(through), before, after }
-  }, [log, note])
+  }, [through])
   const [shown, setShown] = useState<Shown>()
   const [page, turnTo] = useState<string>()
   const opened = useRef<string>(undefined)

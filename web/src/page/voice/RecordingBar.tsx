@@ -21,10 +21,12 @@ interface RecordingBarProps {
   longestFilm: number
   /** What is on this bar can be kept now; else it waits until it can. */
   keeps: (made: Made) => boolean
+  /** What becomes of what is done while one speaks. */
+  meanwhile?: string
 }
 
 /** Speaking, above the page: how loud one is heard and how long there is; then listening, once more, or keeping it. */
-export function RecordingBar({ speaking, longest, longestFilm, keeps }: RecordingBarProps) {
+export function RecordingBar({ speaking, longest, longestFilm, keeps, meanwhile }: RecordingBarProps) {
   const now = useStore(speaking.state)
   if (now.is === 'silent') return null
   return (
@@ -33,7 +35,12 @@ export function RecordingBar({ speaking, longest, longestFilm, keeps }: Recordin
       className="flex min-h-[60px] shrink-0 flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule bg-sheet px-5 py-2 max-tablet:gap-x-2.5 max-tablet:px-3"
     >
       {now.is === 'recording' ? (
-        <UnderWay now={now} longest={now.picture ? longestFilm : longest} speaking={speaking} />
+        <UnderWay
+          now={now}
+          longest={now.picture ? longestFilm : longest}
+          speaking={speaking}
+          meanwhile={meanwhile}
+        />
       ) : (
         <Ended key={now.made.id} made={now.made} speaking={speaking} keeps={keeps(now.made)} />
       )}
@@ -58,10 +65,12 @@ function UnderWay({
   now: { seconds, paused, picture, strengths },
   longest,
   speaking,
+  meanwhile,
 }: {
   now: Recording
   longest: number
   speaking: Speaking
+  meanwhile: string | undefined
 }) {
   // As the button that ends it says it.
   const whole = Math.floor(seconds)
@@ -94,7 +103,11 @@ function UnderWay({
       <span className="tabular text-ink-soft">
         {waits ? `at most ${sayLength(longest)}` : `${sayLength(longest - whole)} left`}
       </span>
-      <span className="flex-1" />
+      <span
+        className={`flex-1 text-ink-soft ${meanwhile ? 'max-tablet:order-last max-tablet:basis-full' : ''}`}
+      >
+        {meanwhile}
+      </span>
       {waits ? (
         <>
           <OtherCamera speaking={speaking} />

@@ -79,8 +79,6 @@ export class Recorder {
     }
     // A microphone or camera pulled out ends the recording; what was said until then stays.
     for (const track of stream.getTracks()) track.addEventListener('ended', () => this.stop())
-    // Whoever films looks first at what the camera sees.
-    if (!films) this.#begin()
   }
 
   /**
@@ -92,7 +90,10 @@ export class Recorder {
       throw new CannotRecord('This browser cannot record here. Ask your teacher.')
     try {
       const stream = camera ? await openFilmCamera(pictureOf(camera), VOICE) : await openMicrophone(VOICE)
-      return new Recorder(stream, longest, hears, camera !== undefined)
+      const recorder = new Recorder(stream, longest, hears, camera !== undefined)
+      // Whoever films looks first at what the camera sees.
+      if (!camera) await recorder.#begin()
+      return recorder
     } catch (error) {
       throw new CannotRecord(reason((error as Error).name, camera !== undefined))
     }
@@ -122,7 +123,7 @@ export class Recorder {
 
   resume(): void {
     if (!this.#begun) {
-      this.#begin()
+      void this.#begin()
       return
     }
     if (this.#recorder.state !== 'paused') return
@@ -147,11 +148,18 @@ export class Recorder {
     this.#release()
   }
 
-  #begin(): void {
+  /** Fulfilled when it records: a busy device takes a while, and what is said until then is not in it. */
+  #begin(): Promise<void> {
     this.#begun = true
-    this.#recorder.start(PIECE_EVERY)
-    this.#since = performance.now()
-    this.#stopInTime()
+    return new Promise((records) => {
+      this.#recorder.onstart = () => {
+        if (this.#recorder.state === 'recording') this.#since = performance.now()
+        if (this.#since !== undefined) this.#stopInTime()
+        records()
+      }
+      this.#recorder.addEventListener('stop', () => records())
+      this.#recorder.start(PIECE_EVERY)
+    })
   }
 
   #stopInTime(): void {

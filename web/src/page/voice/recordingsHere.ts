@@ -30,6 +30,8 @@ export interface RecordingHere extends Spot {
   readonly talk?: Talk
   /** Something was made meanwhile. */
   readonly drew?: boolean
+  /** What was put on the pages meanwhile where that is not in a log: when, in milliseconds since 1970, and its id. */
+  readonly things?: readonly (readonly [moment: number, id: string])[]
 }
 
 interface Store extends DBSchema {

@@ -1,5 +1,6 @@
 import type { Heard } from '@hand-back/core'
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals'
+import { Problem } from '../../api/ask.ts'
 import type { Hears } from './recorder.ts'
 import type { RecordingHere } from './recordingsHere.ts'
 import { type Device, type Made, Speaking } from './speaking.ts'
@@ -16,6 +17,7 @@ function tablet() {
   const kept = new Map<string, { recording: RecordingHere; pieces: Blob[] }>()
   const held = new Set<string>()
   const laid: Made[] = []
+  const around = { reached: true }
   const microphone = {
     seconds: 0,
     hears: undefined as Hears | undefined,
@@ -69,7 +71,10 @@ function tablet() {
         longest: 300,
         longestFilm: 120,
         openPage: () => 'page',
-        lay: (made) => void laid.push(made),
+        lay: async (made) => {
+          if (!around.reached) throw new Problem('School cannot be reached.', 0)
+          laid.push(made)
+        },
         lies: (id) => laid.some((each) => each.id === id),
       },
       device,
@@ -82,7 +87,7 @@ function tablet() {
     }
     await settled()
   }
-  return { kept, laid, held, device, microphone, open, speak }
+  return { kept, laid, around, held, device, microphone, open, speak }
 }
 
 const settled = () => jest.advanceTimersByTimeAsync(200)
@@ -234,6 +239,41 @@ describe('speaking on a copy', () => {
     await begun
     expect(microphone.dropped).toBe(true)
     expect([kept.size, now(speaking)]).toEqual([0, 'silent'])
+  })
+})
+
+describe('where no log remembers', () => {
+  test('what is put down while one speaks is remembered with its moment, on the device too', async () => {
+    const { kept, laid, open, microphone } = tablet()
+    const speaking = open()
+    speaking.drew(Date.now(), 'before')
+    await speaking.begin(SPOT)
+    jest.advanceTimersByTime(1500)
+    speaking.drew(Date.now(), 'circle')
+    microphone.seconds = 2
+    microphone.hears!.onPiece(sound('piece'), 2)
+    expect([...kept.values()][0]!.recording.things).toMatchObject([[expect.any(Number), 'circle']])
+    speaking.stop()
+    await settled()
+    await speaking.keep()
+    const [{ talk, things }] = laid as [Made]
+    expect(things).toEqual([[talk!.clock[0]![1] + 1500, 'circle']])
+  })
+
+  test('what cannot be laid now is offered again', async () => {
+    const { kept, laid, around, open, speak } = tablet()
+    around.reached = false
+    const speaking = open()
+    await speak(speaking)
+    speaking.stop()
+    await settled()
+    await speaking.keep()
+    expect([laid.length, kept.size, now(speaking)]).toEqual([0, 1, 'made'])
+    around.reached = true
+    await speaking.keep()
+    speaking.close()
+    await settled()
+    expect([laid.length, kept.size]).toEqual([1, 0])
   })
 })
 

@@ -1,7 +1,7 @@
 import { type Heard, MOST_ATTACHMENT_BYTES, MOST_PAUSES, MOST_TURNS, type Talk } from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { Problem } from '../../api/ask.ts'
-import { saySentence } from '../../ui/notices.ts'
+import { sayProblem, saySentence } from '../../ui/notices.ts'
 import { MOST_HEARD } from './mostHeard.ts'
 import type { FilmRead } from './readFilm.ts'
 import type { Camera, Hears, Recorded, Recorder } from './recorder.ts'
@@ -41,8 +41,8 @@ interface Around {
   readonly longest: number
   /** … and the longest film. */
   readonly longestFilm: number
-  /** Lays it on its page. */
-  lay(made: Made): void
+  /** Lays it on its page. Rejects when that cannot be now: it is offered again. */
+  lay(made: Made): void | Promise<void>
   /** The page that is open. */
   openPage(): string
   /** Whether a recording lies on a page already. */
@@ -193,10 +193,16 @@ export class Speaking {
     }))
   }
 
-  /** Something was made on the copy, at a moment by this device's clock. */
-  drew(madeAt: number): void {
-    const began = this.#under?.talk?.clock[0]?.[1]
-    if (this.#under && began !== undefined && madeAt >= began) this.#under = { ...this.#under, drew: true }
+  /** Something was made on the copy, at a moment by this device's clock; its id, where no log remembers it. */
+  drew(madeAt: number, thing?: string): void {
+    const { talk, things = [] } = this.#under ?? {}
+    const began = talk?.clock[0]?.[1]
+    if (!this.#under || began === undefined || madeAt < began) return
+    this.#under = {
+      ...this.#under,
+      drew: true,
+      ...(thing === undefined ? {} : { things: [...things, [madeAt, thing]] }),
+    }
   }
 
   /** What was made, in words. */
@@ -211,8 +217,13 @@ export class Speaking {
     if (!made) return
     this.#kept.add(made.id)
     const [heard, look] = await Promise.all([this.#hearing, this.#looking])
-    this.#around.lay({ ...made, heard, look, words: made.words.trim() })
-    this.#laid.push(made.id)
+    try {
+      await this.#around.lay({ ...made, heard, look, words: made.words.trim() })
+      this.#laid.push(made.id)
+    } catch (error) {
+      sayProblem(error)
+      this.#kept.delete(made.id)
+    }
     await this.offer()
   }
 

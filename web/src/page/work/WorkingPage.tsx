@@ -163,6 +163,7 @@ export function WorkingPage(props: WorkingPageProps) {
       })
     },
     turnTo: turnToPage,
+    watch: talk.watch,
   }
 
   return (

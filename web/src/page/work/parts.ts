@@ -13,6 +13,10 @@ export const FeedbackBar = fetchedPart('FeedbackBar', () => import('../feedback/
 export const RubricTable = fetchedPart('RubricTable', () => import('../feedback/RubricTable.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 export const TalkPlayer = fetchedPart('TalkPlayer', () => import('../talk/TalkPlayer.tsx'))
+export const PrintedTalkPlayer = fetchedPart(
+  'PrintedTalkPlayer',
+  () => import('../talk/PrintedTalkPlayer.tsx'),
+)
 
 /** How long the page has the network for itself, in milliseconds: what hands need for moving things comes first. */
 const SOON = 300
@@ -30,6 +34,7 @@ export function warmParts(): () => void {
     KeysDialog.warm()
     LookBack.warm()
     TalkPlayer.warm()
+    PrintedTalkPlayer.warm()
     PinMargin.warm()
     FeedbackBar.warm()
     RubricTable.warm()

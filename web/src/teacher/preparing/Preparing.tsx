@@ -1,4 +1,4 @@
-import { CALLS, type Person, type WorksheetWhole } from '@hand-back/core'
+import { CALLS, LONGEST_RECORDING, type Person, type WorksheetWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { useParams } from 'react-router'
@@ -6,10 +6,11 @@ import { keyOf, queryClient, refresh } from '../../api/queries.ts'
 import { readNote, writeNote } from '../../deviceNotes.ts'
 import { measure } from '../../page/draw/letters.ts'
 import type { Surface } from '../../page/surface/Surface.ts'
+import { RecordingBar } from '../../page/voice/RecordingBar.tsx'
 import { Fetched, Loading } from '../../ui/Notice.tsx'
 import { sayDone, saySentence } from '../../ui/notices.ts'
 import { asked } from '../asked.ts'
-import { PreparingContext } from './context.ts'
+import { PreparingContext, usePreparing } from './context.ts'
 import { deviceDrafts } from './drafts.ts'
 import { KindList } from './KindList.tsx'
 import { PreparingBar } from './PreparingBar.tsx'
@@ -18,6 +19,7 @@ import { PagesStrip } from './pages/PagesStrip.tsx'
 import { SidePanel } from './panels/SidePanel.tsx'
 import { SheetKeeper, sheetCarrier } from './sheetKeeper.ts'
 import { SheetStore } from './sheetStore.ts'
+import { useTelling } from './useTelling.ts'
 import { ViewRow } from './ViewRow.tsx'
 
 /** Getting a worksheet ready: what can be put on a page, the page, what is picked, and the strip of pages. */
@@ -36,9 +38,6 @@ const drafts = deviceDrafts()
 
 function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Person }) {
   const [ready, setReady] = useState<{ store: SheetStore; keeper: SheetKeeper }>()
-  const [keysShown, setKeysShown] = useState(false)
-  const [surface, setSurface] = useState<Surface>()
-  const [rightShown, showRight] = useRightShown()
   // biome-ignore lint/correctness/useExhaustiveDependencies: opened once; from then on this device has the latest
   useEffect(() => {
     let gone = false
@@ -70,25 +69,43 @@ function Opening({ worksheet, person }: { worksheet: WorksheetWhole; person: Per
   if (!ready) return <Loading />
   return (
     <PreparingContext value={{ worksheet, ...ready }}>
-      <div className="flex h-full flex-col">
-        <PreparingBar onKeys={() => setKeysShown(true)} />
-        <div className="flex min-h-0 flex-1">
-          <KindList />
-          <PreparingPage
-            person={person}
-            keysShown={keysShown}
-            onKeys={setKeysShown}
-            rightShown={rightShown}
-            surface={surface}
-            onSurface={setSurface}
-          />
-          <SidePanel />
-        </div>
-        <PagesStrip>
-          <ViewRow surface={surface} rightShown={rightShown} onRight={showRight} />
-        </PagesStrip>
-      </div>
+      <Open person={person} />
     </PreparingContext>
+  )
+}
+
+function Open({ person }: { person: Person }) {
+  const { store, worksheet } = usePreparing()
+  const [keysShown, setKeysShown] = useState(false)
+  const [surface, setSurface] = useState<Surface>()
+  const [rightShown, showRight] = useRightShown()
+  const telling = useTelling(store, worksheet.id, person)
+  return (
+    <div className="flex h-full flex-col">
+      <PreparingBar onKeys={() => setKeysShown(true)} />
+      <RecordingBar
+        speaking={telling.speaking}
+        longest={LONGEST_RECORDING}
+        longestFilm={0}
+        keeps={() => true}
+        meanwhile="What you write, put down or turn to meanwhile comes when it is heard."
+      />
+      <div className="flex min-h-0 flex-1">
+        <KindList telling={telling} />
+        <PreparingPage
+          person={person}
+          keysShown={keysShown}
+          onKeys={setKeysShown}
+          rightShown={rightShown}
+          surface={surface}
+          onSurface={setSurface}
+        />
+        <SidePanel />
+      </div>
+      <PagesStrip>
+        <ViewRow surface={surface} rightShown={rightShown} onRight={showRight} />
+      </PagesStrip>
+    </div>
   )
 }
 

@@ -3,6 +3,7 @@ import {
   MOST_LETTERS,
   movedKey,
   moveItem,
+  namesAnew,
   type PrintedItem,
   printedItem,
   type Sheet,
@@ -73,11 +74,10 @@ export function putCopies(
   for (const { dx, dy } of steps) {
     const ids = new Map(things.map(({ id }) => [id, crypto.randomUUID()]))
     for (const thing of things) {
-      const id = ids.get(thing.id)!
-      const { locked: _free, ...rest } = moveItem(thing, dx, dy)
-      made.push({ ...rest, id } as PrintedItem)
+      const { locked: _free, ...rest } = moveItem(namesAnew(thing, ids, new Map()), dx, dy)
+      made.push(rest as PrintedItem)
       const key = keys[thing.id]
-      if (key) newKeys[id] = movedKey(key, ids)
+      if (key) newKeys[rest.id] = movedKey(key, ids)
     }
   }
   store.put(made, newKeys)

@@ -16,6 +16,7 @@ import { speak } from './speak.tsx'
 import type { Listed, TeacherKind } from './teacherKind.ts'
 import { text } from './text.tsx'
 import { typed } from './typed.tsx'
+import { voice } from './voice.tsx'
 
 /** How every printed kind is prepared, in the order of the list. */
 export const TEACHER_KINDS = {
@@ -23,6 +24,7 @@ export const TEACHER_KINDS = {
   direction,
   picture,
   film,
+  voice,
   piece,
   formula,
   link,
