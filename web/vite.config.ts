@@ -4,6 +4,9 @@ import { defineConfig } from 'vite'
 import { fetchedFirst } from './plugins/fetchedFirst.ts'
 import { libraryFolders } from './plugins/libraryFolders.ts'
 
+/** It is one file by itself. */
+const SERVICE_WORKER = /offline\/(serviceWorker|keptAnswers)/
+
 export default defineConfig({
   plugins: [react(), tailwindcss(), libraryFolders(), fetchedFirst()],
   worker: { format: 'es' },
@@ -19,6 +22,10 @@ export default defineConfig({
     rollupOptions: {
       input: { index: 'index.html', serviceWorker: 'src/offline/serviceWorker.ts' },
       output: {
+        // What the page begins with is one file: a browser asks for each.
+        codeSplitting: {
+          groups: [{ name: 'first', tags: ['$initial'], test: (id) => !SERVICE_WORKER.test(id) }],
+        },
         // It stands at the root: it serves every screen.
         entryFileNames: ({ name }) =>
           name === 'serviceWorker' ? 'serviceWorker.js' : 'assets/[name]-[hash].js',

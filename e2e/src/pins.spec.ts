@@ -67,14 +67,14 @@ test('a question is pinned to a place, answered, agreed with and done; the teach
   await expectInk(student, { x: 160, y: 300 }, false)
 })
 
-test('a pin is put down by keyboard and spoken to; without a network it waits; switched off it is gone', async ({
+test('a pin is put down by keyboard, spoken and drawn to; without a network it waits; switched off it is gone', async ({
   somebody,
 }) => {
   const teacher = await somebody()
   const lesson = await prepareLesson(server, teacher, ['Iris Novotná'], pdf)
   const student = await somebody()
   // What says things is fetched soon after a page is open.
-  const fetched = student.waitForResponse(/PinMargin/)
+  const fetched = student.waitForResponse(/pinParts/)
   await openCopy(server, student, lesson, 0)
   await button(student, 'Add').click()
   await button(student, 'Pin').waitFor()
@@ -92,14 +92,20 @@ test('a pin is put down by keyboard and spoken to; without a network it waits; s
   await student.getByRole('button', { name: 'Pin 1', exact: true }).first().click()
   await button(student, 'Answer aloud').click()
   await expect(student.getByRole('button', { name: /^Stop 0:0[1-9]/ })).toBeVisible()
+  // What is drawn meanwhile goes with the voice: it is no work.
+  await drawWithPen(student, along({ x: 80, y: 200 }, { x: 200, y: 200 }))
   await student.getByRole('button', { name: /^Stop 0/ }).click()
   await button(student, 'Keep').click()
+  await expectInk(student, { x: 140, y: 200 }, false)
   const pin = student.getByRole('region', { name: 'Pin 1' })
   await expect(pin.getByRole('button', { name: /^Listen: what You said/ })).toBeVisible()
   await expectKept(student)
 
   await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${lesson.students[0]!.copy}`)
+  const drawn = teacher.getByTestId('drawn while speaking').locator('path')
+  await expect(drawn).toHaveCount(0)
   await teacher.getByRole('button', { name: 'Pin 1, one answer' }).first().click()
+  await expect(drawn).toHaveCount(1)
   await teacher.getByRole('button', { name: 'Listen: what Iris Novotná said' }).click()
   await expect(teacher.getByRole('button', { name: 'Pause: what Iris Novotná said' })).toBeVisible()
 

@@ -1,10 +1,23 @@
 import { z } from 'zod'
+import { stroke } from '../ink/stroke.ts'
+import { second } from '../talk/talk.ts'
 import type { ItemKind } from './itemKind.ts'
 import { madeId } from './lying.ts'
 import { replyValue } from './replyValue.ts'
 
-/** What somebody says: typed, aloud, or both. */
-const said = { words: replyValue.shape.words, voice: replyValue.shape.voice }
+/** More strokes than this are not drawn while something is said. */
+export const MOST_PIN_STROKES = 200
+
+/** A stroke that was drawn on the page while something was said aloud, and the second at which it was there. */
+const ink = z.strictObject({ second, stroke })
+export type PinInk = z.infer<typeof ink>
+
+/** What somebody says: typed, aloud, or both; and what they drew meanwhile, in order. */
+const said = {
+  words: replyValue.shape.words,
+  voice: replyValue.shape.voice,
+  drawn: z.array(ink).max(MOST_PIN_STROKES).optional(),
+}
 
 type Said = Pick<z.infer<typeof replyValue>, 'words' | 'voice'>
 const sounds = ({ voice }: Said) => (voice ? [voice.recording] : [])

@@ -4,8 +4,8 @@ import type { Ink } from '../kinds/ink.ts'
 import { type Item, THING_KINDS } from '../kinds/items.ts'
 import type { Printed, PrintedItem } from '../kinds/printed.ts'
 import { turning } from '../kinds/turned.ts'
-import type { KeptEvent } from '../log/events.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
+import { type Coming, comingTalk } from './comingTalk.ts'
 import type { TalkThrough } from './replay.ts'
 
 /** A talk-through that is printed on a worksheet. */
@@ -26,7 +26,7 @@ export function printedTalk(
 ): PrintedTalk | undefined {
   if (!shows) return undefined
   const when = new Map(shows.things.map(([second, id]) => [id, second]))
-  const coming: { second: number; page: string; item: Item }[] = []
+  const coming: Coming[] = []
   const bare = pages.map((page) => {
     const printed = page.printed.filter((each) => {
       const second = when.get(each.id)
@@ -38,22 +38,8 @@ export function printedTalk(
   })
   const order = new Map(shows.things.map(([, id], index) => [id, index]))
   coming.sort((one, other) => order.get(one.item.id)! - order.get(other.item.id)!)
-  const events = coming.map(({ second, page, item }, index): KeptEvent => {
-    const madeAt = Math.round(second * 1000)
-    return {
-      ...{ id: item.id, page, layer: 'work', madeAt, act: 'add', items: [item] },
-      ...{ seq: index + 1, author: '', round: 1, keptAt: madeAt },
-    }
-  })
-  if (events.length === 0 && shows.turns.length < 2) return undefined
-  const through: TalkThrough = {
-    talk: { clock: [[0, 0]], turns: shows.turns },
-    seconds,
-    events,
-    moments: events.map(({ madeAt }) => madeAt),
-    isOwn: () => true,
-  }
-  return { through, pages: bare }
+  if (coming.length === 0 && shows.turns.length < 2) return undefined
+  return { through: comingTalk(seconds, shows.turns, coming), pages: bare }
 }
 
 /** A printed thing as one that somebody laid down; nothing where there are none of its kind. */

@@ -245,8 +245,10 @@ function One({ pins, said, soundUrl, hearing }: OneProps) {
           label={`what ${who} said`}
           told={hearing.told === item.id}
           onHeard={() => hearing.heard(item.id)}
+          onPlaying={item.drawn && ((now) => pins.hearing(now && { id: item.id, now }))}
         />
       )}
+      {item.drawn && <p className="text-sm text-ink-soft">Drawn on the page meanwhile.</p>}
       {pins.isMine(author) ? (
         agreedBy.length > 0 && (
           <p className="text-sm text-ink-soft">

@@ -1,20 +1,38 @@
 import type { Point } from '@hand-back/core'
 import { Check } from 'lucide-react'
 import { type ReactNode, useEffect, useRef } from 'react'
+import { useStore } from 'zustand'
+import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import { toPage, toScreen, type View } from '../view/view.ts'
+import type { Speaking } from '../voice/speaking.ts'
 import type { Pins } from './usePins.ts'
+
+/** Few draw while they speak. */
+const PinInk = fetchedPart('PinInk', () => import('./pinParts.ts').then(({ PinInk }) => ({ PinInk })))
+const PinDrawing = fetchedPart('PinDrawing', () =>
+  import('./pinParts.ts').then(({ PinDrawing }) => ({ PinDrawing })),
+)
 
 interface PinTagsProps {
   pins: Pins
-  page: { readonly width: number; readonly height: number }
+  page: { readonly id: string; readonly width: number; readonly height: number }
   view: View
+  /** What is said at them. */
+  speaking: Speaking
 }
 
 /** Where something is said on a page: a tag at each place, and the press that says where the next is to be. */
-export function PinTags({ pins, page, view }: PinTagsProps) {
+export function PinTags({ pins, page, view, speaking }: PinTagsProps) {
   const { on, draft, open, placing } = pins
+  const spoken = useStore(speaking.state, (now) =>
+    now.is === 'recording' && now.of.pin && now.of.page === page.id ? now.of : undefined,
+  )
+  const read = on.find(({ item }) => item.id === open)
+  const drawn = read && [read, ...read.answers].some(({ item }) => item.drawn)
   return (
     <>
+      {drawn && <PinInk pinned={read} heard={pins.heard} view={view} onClose={pins.leave} />}
+      {spoken && <PinDrawing drawn={spoken.drawn} speaking={speaking} view={view} onClose={pins.leave} />}
       {placing && <Where pins={pins} page={page} view={view} />}
       {on.map(({ item, done, answers }, index) => (
         <Tag
@@ -71,7 +89,7 @@ function Tag({ at, pressed, isDone, label, onPress, children }: TagProps) {
 }
 
 /** Lies over the page until a press, or Enter for its middle, says where. */
-function Where({ pins, page, view }: PinTagsProps) {
+function Where({ pins, page, view }: Omit<PinTagsProps, 'speaking'>) {
   const here = useRef<HTMLButtonElement>(null)
   useEffect(() => here.current?.focus(), [])
   const within = ({ x, y }: Point): Point => ({

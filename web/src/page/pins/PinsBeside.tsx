@@ -3,7 +3,9 @@ import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import type { Pins } from './usePins.ts'
 
 /** Most pages have nothing pinned to them. */
-export const PinMargin = fetchedPart('PinMargin', () => import('./PinMargin.tsx'))
+export const PinMargin = fetchedPart('PinMargin', () =>
+  import('./pinParts.ts').then(({ PinMargin }) => ({ PinMargin })),
+)
 
 interface PinsBesideProps {
   pins: Pins

@@ -1,15 +1,18 @@
 import {
   type CopyWhole,
   type Item,
+  MOST_PIN_STROKES,
   type Page,
   type Person,
   type Pin,
   type PinAnswer,
+  type PinInk,
   type Pinned,
   type Point,
   pageOf,
   pinsOn,
   saidBy,
+  secondAt,
   wordsFound,
 } from '@hand-back/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
@@ -51,7 +54,17 @@ export interface Pins {
   /** The words in it that a teacher wants to be told of. */
   watchedIn(words: string): readonly string[]
   isMine(author: string): boolean
+  /** What is heard now, and where it is, in seconds: what was drawn meanwhile comes with it. */
+  readonly heard: HeardPin | undefined
+  hearing(heard: HeardPin | undefined): void
   nameOf(author: string): string
+}
+
+/** Something said at a place, by its id, as it is heard. */
+export interface HeardPin {
+  readonly id: string
+  /** Where it is just now, in seconds. */
+  now(): number
 }
 
 interface PinsOn {
@@ -82,6 +95,7 @@ export function usePins({ copy, store, person, pages, page }: PinsOn): Pins | un
   const [placing, setPlacing] = useState(false)
   const [draft, setDraft] = useState<Point>()
   const [open, read] = useState<string>()
+  const [heard, hearing] = useState<HeardPin>()
   // biome-ignore lint/correctness/useExhaustiveDependencies: another page has places of its own
   useEffect(() => {
     setPlacing(false)
@@ -109,6 +123,8 @@ export function usePins({ copy, store, person, pages, page }: PinsOn): Pins | un
     placing,
     draft,
     open: on.some(({ item }) => item.id === open) ? open : undefined,
+    heard,
+    hearing,
     place: begin,
     leave: () => {
       setPlacing(false)
@@ -163,8 +179,15 @@ function pinsOf(page: Page): readonly Pinned[] {
 
 /** Pins what was spoken to its place, or answers a pin with it. */
 export function pinAloud(store: CopyStore, made: Made): void {
-  const { id: recording, seconds, heard, words, x, y, page, bytes } = made
-  const said = { words, voice: { recording, seconds, ...(heard ? { heard } : {}) } }
+  const { id: recording, seconds, heard, words, x, y, page, bytes, talk, drawn = [] } = made
+  const ink: PinInk[] = talk
+    ? drawn.map(([moment, stroke]) => ({ second: secondAt(talk, moment), stroke }))
+    : []
+  const said = {
+    words,
+    voice: { recording, seconds, ...(heard ? { heard } : {}) },
+    ...(ink.length > 0 ? { drawn: ink.slice(0, MOST_PIN_STROKES) } : {}),
+  }
   const id = crypto.randomUUID()
   const to = made.pin?.to
   const item: Pin | PinAnswer =

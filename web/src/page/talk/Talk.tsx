@@ -12,7 +12,8 @@ import { FilmButton } from './FilmButton.tsx'
 import type { Coming } from './strokesSeen.ts'
 import { TalkPage } from './TalkPage.tsx'
 import type { Talked } from './talked.ts'
-import { type Replaying, useFrames } from './useReplay.ts'
+import { useFrames } from './useFrames.ts'
+import type { Replaying } from './useReplay.ts'
 
 interface TalkProps {
   copy: CopyWhole

@@ -15,6 +15,8 @@ interface ListenButtonProps {
   told?: boolean
   /** It has come to its end. */
   onHeard?: (() => void) | undefined
+  /** It plays, and `now` tells where it is, in seconds; nothing: it does not. */
+  onPlaying?: ((now: (() => number) | undefined) => void) | undefined
   large?: boolean
   className?: string
 }
@@ -26,6 +28,7 @@ export function ListenButton({
   label,
   told = false,
   onHeard,
+  onPlaying,
   large = false,
   className = '',
 }: ListenButtonProps) {
@@ -40,6 +43,13 @@ export function ListenButton({
     turn.current.begin()
     return () => turn.current.pause()
   }, [told])
+  const tells = useRef(onPlaying)
+  tells.current = onPlaying
+  useEffect(() => {
+    if (!playing) return
+    tells.current?.(() => turn.current.now() ?? 0)
+    return () => tells.current?.(undefined)
+  }, [playing])
   const words = playing ? 'Pause' : 'Listen'
   return (
     <>

@@ -1,4 +1,4 @@
-import type { Talk } from '@hand-back/core'
+import type { Stroke, Talk } from '@hand-back/core'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Camera, Recorded } from './recorder.ts'
 
@@ -32,6 +32,8 @@ export interface RecordingHere extends Spot {
   readonly drew?: boolean
   /** What was put on the pages meanwhile where that is not in a log: when, in milliseconds since 1970, and its id. */
   readonly things?: readonly (readonly [moment: number, id: string])[]
+  /** What was drawn meanwhile to be seen with it alone: when each stroke was there, in milliseconds since 1970. */
+  readonly drawn?: readonly (readonly [moment: number, stroke: Stroke])[]
 }
 
 interface Store extends DBSchema {

@@ -1,4 +1,11 @@
-import { type Heard, MOST_ATTACHMENT_BYTES, MOST_PAUSES, MOST_TURNS, type Talk } from '@hand-back/core'
+import {
+  type Heard,
+  MOST_ATTACHMENT_BYTES,
+  MOST_PAUSES,
+  MOST_TURNS,
+  type Stroke,
+  type Talk,
+} from '@hand-back/core'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import { Problem } from '../../api/ask.ts'
 import { sayProblem, saySentence } from '../../ui/notices.ts'
@@ -203,6 +210,15 @@ export class Speaking {
       drew: true,
       ...(thing === undefined ? {} : { things: [...things, [madeAt, thing]] }),
     }
+  }
+
+  /** Something was drawn meanwhile that is to be seen with the voice alone. */
+  drewFor(stroke: Stroke): void {
+    const now = this.state.getState()
+    if (!this.#under || now.is !== 'recording') return
+    const drawn = [...(this.#under.drawn ?? []), [Date.now(), stroke] as const]
+    this.#under = { ...this.#under, drawn }
+    this.state.setState({ ...now, of: { ...now.of, drawn } }, true)
   }
 
   /** What was made, in words. */

@@ -231,7 +231,7 @@ export function WorkingPage(props: WorkingPageProps) {
               onTake={(note) => store.take(page.id, [note.id])}
               onWatch={talk.watch}
             />
-            {pins && <PinTags pins={pins} page={page} view={view} />}
+            {pins && <PinTags pins={pins} page={page} view={view} speaking={speaking} />}
           </>
         )}
         margin={pins && <PinsBeside pins={pins} soundUrl={photoUrl} onSpeak={silent ? undefined : pin} />}

@@ -356,7 +356,7 @@ export function MarkedCopy({
                     onKeepIt={setSpoken}
                     onWatch={talk.watch}
                   />
-                  {pins && settled && <PinTags pins={pins} page={page} view={view} />}
+                  {pins && settled && <PinTags pins={pins} page={page} view={view} speaking={speaking} />}
                 </>
               )}
               margin={pins && settled && <PinsBeside pins={pins} soundUrl={photoUrl} onSpeak={pin} />}

@@ -1,0 +1,3 @@
+export { PinDrawing } from './PinDrawing.tsx'
+export { PinInk } from './PinInk.tsx'
+export { PinMargin } from './PinMargin.tsx'
