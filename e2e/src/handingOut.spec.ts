@@ -5,7 +5,7 @@ import type { Page } from '@playwright/test'
 import { askToGiveOut, type Lesson, prepareLesson, signInStudent } from './fixtures/lesson.ts'
 import { chooseClass } from './fixtures/preparing.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
-import { along, drawWithMouse, expectInk, expectKept } from './hands/hands.ts'
+import { along, button, drawWithMouse, expectInk, expectKept } from './hands/hands.ts'
 
 const server = testServer()
 const pdf = await makePdf([{}, {}, {}])
@@ -376,7 +376,7 @@ test('the server killed in a hand-out to 300: it has gone to all or to none, and
   }
 })
 
-test('a direction spoken without a network outlives the tab and is handed out when there is one', async ({
+test('a direction spoken without a network outlives the tab, even half said, and is handed out when there is one', async ({
   somebody,
 }) => {
   const teacher = await somebody({ permissions: ['microphone'] })
@@ -385,8 +385,10 @@ test('a direction spoken without a network outlives the tab and is handed out wh
   const cut = '**/api/spoken/*'
   await teacher.route(cut, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
   await teacher.getByRole('button', { name: 'Say it instead' }).click()
-  await expect(teacher.getByRole('button', { name: /^Stop 0:0[1-9]/ })).toBeVisible()
-  await teacher.getByRole('button', { name: /^Stop/ }).click()
+  await expect(teacher.getByRole('button', { name: /^Stop 0:0[2-9]/ })).toBeVisible()
+  await teacher.reload()
+  await expect(teacher.getByText('You said something here')).toBeVisible()
+  await button(teacher, 'Use it').click()
   await expect(teacher.getByText('On this device. It is sent as soon as it can be.')).toBeVisible()
   await teacher.getByRole('button', { name: 'Hand out 4 copies' }).click()
   await expect(teacher.getByRole('alert')).toContainText('What you said has not reached school yet')

@@ -78,8 +78,8 @@ const LOOKS_EVERY = 100
 /** So many strengths are remembered: five seconds. */
 const REMEMBERED = 50
 /** Shorter than this was a slip of the finger, in seconds. */
-export const LEAST_SECONDS = 0.4
-export const TOO_SHORT = 'That was too short. Press Speak, talk, then press Stop.'
+const LEAST_SECONDS = 0.4
+const TOO_SHORT = 'That was too short. Press Speak, talk, then press Stop.'
 
 /**
  * Speaking on a copy: one recording at a time, from the microphone until it lies on a page. Until then every second

@@ -139,7 +139,7 @@ function Plan({ worksheet, before, classes }: PlanProps) {
             onChange={(next) => draft.change((all) => ({ ...all, of: { ...all.of, [roster.id]: next } }))}
           />
         ))}
-        <TermsFields terms={terms} way={way} onChange={(to) => set({ terms: to })} />
+        <TermsFields terms={terms} way={way} spokenFor={worksheet.id} onChange={(to) => set({ terms: to })} />
       </div>
 
       <section

@@ -135,7 +135,7 @@ function TermsForm({ handout, onDone }: { handout: HandoutWhole; onDone: () => v
   })
   return (
     <div className="flex flex-col gap-4">
-      <TermsFields terms={terms} way={handout.way} onChange={setTerms} spokenToo={false} />
+      <TermsFields terms={terms} way={handout.way} onChange={setTerms} />
       {problem && (
         <p role="alert" className="text-madder">
           {problem}

@@ -4,28 +4,32 @@ import { useEffect, useMemo } from 'react'
 import { useStore } from 'zustand'
 import { urlOf } from '../../api/ask.ts'
 import { SpeakSign } from '../../page/strip/signs.ts'
-import type { Recorded } from '../../page/voice/recorder.ts'
+import { sayNotRecorded } from '../../page/voice/recorder.ts'
 import { sayLength } from '../../page/voice/sayLength.ts'
-import { useRecorder } from '../../page/voice/useRecorder.ts'
+import type { Made } from '../../page/voice/speaking.ts'
 import { Button } from '../../ui/Button.tsx'
 import { IconButton } from '../../ui/IconButton.tsx'
+import { sayDone } from '../../ui/notices.ts'
+import { sayWhen } from '../../ui/when.ts'
 import { spokenWaiting } from './spokenWaiting.ts'
+import { useSpokenDirection } from './useSpokenDirection.ts'
 
-/** A direction that is spoken: recorded, listened to, taken away. It is on this device until school has it. */
+/** A direction that is spoken: recorded, listened to, taken away. It is on this device, second by second, until school has it. */
 export function SpokenField({
+  worksheet,
   spoken,
   onChange,
 }: {
+  worksheet: string
   spoken: SpokenDirection | null
   onChange: (spoken: SpokenDirection | null) => void
 }) {
   const waiting = spokenWaiting()
-  const keep = ({ bytes, seconds }: Recorded) => {
-    const id = crypto.randomUUID()
+  const keep = ({ id, bytes, seconds }: Made) => {
     void waiting.keep(id, bytes)
     onChange({ id, seconds })
   }
-  const { recording, seconds, begin, end } = useRecorder(keep)
+  const { seconds, left, begin, end, use, drop } = useSpokenDirection(worksheet, keep)
   if (spoken)
     return (
       <Spoken
@@ -37,10 +41,21 @@ export function SpokenField({
         }}
       />
     )
+  if (left)
+    return (
+      <p role="status" className="flex flex-wrap items-center gap-x-3 gap-y-1">
+        You said something here, {sayWhen(left.began)}, {sayLength(left.seconds)} long.
+        <Button onClick={use}>Use it</Button>
+        <Button look="quiet" onClick={() => sayDone('The recording is taken away.', drop())}>
+          Take away
+        </Button>
+      </p>
+    )
+  const recording = seconds !== undefined
   return (
-    <Button onClick={recording ? end : begin} className="self-start">
+    <Button onClick={() => (recording ? end() : void begin().catch(sayNotRecorded))} className="self-start">
       {recording ? <Square size={17} aria-hidden="true" /> : <SpeakSign size={18} aria-hidden="true" />}
-      {recording ? `Stop ${sayLength(seconds)}` : 'Say it instead'}
+      {recording ? `Stop ${sayLength(Math.floor(seconds))}` : 'Say it instead'}
     </Button>
   )
 }

@@ -46,12 +46,12 @@ interface TermsFieldsProps {
   terms: Terms
   way: Way
   onChange: (terms: Terms) => void
-  /** A spoken direction can be given too. */
-  spokenToo?: boolean
+  /** The worksheet that directions can be spoken for; left out: none can. */
+  spokenFor?: string
 }
 
 /** When it opens and is due, what is told, whether it counts. */
-export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFieldsProps) {
+export function TermsFields({ terms, way, onChange, spokenFor }: TermsFieldsProps) {
   const { opensAt, dueAt, directions, spoken } = terms
   return (
     <div className="flex flex-col gap-5">
@@ -110,7 +110,13 @@ export function TermsFields({ terms, way, onChange, spokenToo = true }: TermsFie
           placeholder="They see it when they open their copy."
         />
       </label>
-      {spokenToo && <SpokenField spoken={spoken} onChange={(next) => onChange({ ...terms, spoken: next })} />}
+      {spokenFor !== undefined && (
+        <SpokenField
+          worksheet={spokenFor}
+          spoken={spoken}
+          onChange={(next) => onChange({ ...terms, spoken: next })}
+        />
+      )}
     </div>
   )
 }
