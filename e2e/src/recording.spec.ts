@@ -220,10 +220,10 @@ test('a sound made elsewhere is taken as if it were spoken here; what is none, o
   await expect(lotte.getByRole('button', { name: /Pause voice note/ })).toBeVisible()
 })
 
-test('in a pile, one key goes on to the next copy and plays what is spoken there, one after the other', async ({
+test('in a pile, one key goes on to the next copy and plays what is spoken there, one after the other; one key answers aloud', async ({
   somebody,
 }) => {
-  const teacher = await somebody()
+  const teacher = await somebody({ permissions: ['microphone'] })
   const lesson = await prepareLesson(server, teacher, ['Bram Castellanos', 'Pia Jankauskas'], pdf)
   for (const index of [0, 1]) {
     const student = await somebody({ permissions: ['microphone'] })
@@ -250,11 +250,29 @@ test('in a pile, one key goes on to the next copy and plays what is spoken there
   await expect.poll(async () => (await told())[0] ?? 0).toBeGreaterThan(first!)
   await expect(playing).toHaveCount(0)
 
+  // Answered aloud by the same hand: what was heard falls silent, and so does the answer once it is there.
+  await teacher.keyboard.press('l')
+  await expect(playing).toHaveCount(1)
+  await teacher.keyboard.press('a')
+  await expect(teacher.getByRole('button', { name: /^Stop 0:0[1-9]/ })).toBeVisible()
+  expect(await playing.count()).toBe(0)
+  await teacher.keyboard.press('a')
+  await expect(button(teacher, 'Keep')).toBeVisible()
+  await teacher.keyboard.press('a')
+  await expect(note(teacher)).toHaveCount(3)
+  await expectKept(teacher)
+  await expect(playing).toHaveCount(0)
+  // What is still being said when one goes on is kept on its copy.
+  await teacher.keyboard.press('a')
+  await expect(teacher.getByRole('button', { name: /^Stop 0:0[1-9]/ })).toBeVisible()
+
   await teacher.keyboard.press('Shift+L')
   await expect(teacher.getByRole('heading', { name: 'Pia Jankauskas' })).toBeVisible()
   await expect(playing).toHaveCount(1)
   await teacher.keyboard.press('l')
   await expect(playing).toHaveCount(0)
+  await teacher.keyboard.press('b')
+  await expect(note(teacher)).toHaveCount(4)
 })
 
 test('where one is to speak one may type instead; a text that was typed is read aloud by its writer', async ({

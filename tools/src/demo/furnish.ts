@@ -198,15 +198,16 @@ class School {
     }
   }
 
-  /** All handed back; three explained it aloud while they drew. */
+  /** All handed back; all explained it aloud while they drew. */
   async #knot(): Promise<void> {
     const { pages, copies } = await this.#give(TOLD, -170, null, '')
     for (const [index, copy] of copies.entries()) {
       this.#clock = this.#now - (165 - index) * HOUR
       await this.#step(copy, 'open')
-      const spoken = SOUND_SECONDS[index]
-      await this.#ink(copy, pages, 'work', knotAnswers(this.#handOf(index)), spoken && spoken * 1000)
-      if (spoken !== undefined) await this.#speak(copy, pages[0]!, index)
+      const told = index % SOUND_SECONDS.length
+      const took = SOUND_SECONDS[told]! * 1000
+      await this.#ink(copy, pages, 'work', knotAnswers(this.#handOf(index)), took)
+      await this.#speak(copy, pages[0]!, told)
       await this.#step(copy, 'handIn')
       this.#clock = this.#now - 120 * HOUR
       await this.#ink(copy, pages, 'feedback', knotFeedback(this.#teachersHand()))

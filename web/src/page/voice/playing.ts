@@ -27,6 +27,11 @@ export function once(element: HTMLMediaElement, event: string, start: () => void
 
 let playing: HTMLMediaElement | undefined
 
+/** What is playing halts: somebody speaks. */
+export function silence(): void {
+  playing?.pause()
+}
+
 /** One voice at a time: what was playing halts. */
 export function soleSound(element: HTMLMediaElement): void {
   if (playing !== element) playing?.pause()

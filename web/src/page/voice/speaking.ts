@@ -10,6 +10,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import { Problem } from '../../api/ask.ts'
 import { sayProblem, saySentence } from '../../ui/notices.ts'
 import { MOST_HEARD } from './mostHeard.ts'
+import { silence } from './playing.ts'
 import type { FilmRead } from './readFilm.ts'
 import type { Camera, Hears, Recorded, Recorder } from './recorder.ts'
 import type { RecordingHere, RecordingsHere, Spot } from './recordingsHere.ts'
@@ -114,6 +115,7 @@ export class Speaking {
   async begin(spot: Omit<Spot, 'copy'>): Promise<void> {
     if (this.#asking || this.#recorder) return
     this.#asking = true
+    silence()
     void this.keep()
     const of = this.#begun(spot, 0)
     this.#under = of

@@ -14,24 +14,31 @@ export interface HearAll {
   beginNext(): void
 }
 
+/** The first of the page that is shown, once it is there. */
+const FIRST = 'first'
+
 /** `page`: the page that is shown; `notes`: what is spoken on it. */
 export function useHearAll(page: string, notes: readonly { readonly note: VoiceNote }[]): HearAll {
-  const [at, setAt] = useState<number>()
+  const [at, setAt] = useState<string>()
   // biome-ignore lint/correctness/useExhaustiveDependencies: when another page is shown, from its beginning
-  useEffect(() => setAt((before) => before && 0), [page])
+  useEffect(() => setAt((before) => before && FIRST), [page])
   const inOrder = notes.map(({ note }) => note).sort((one, other) => one.y - other.y || one.x - other.x)
-  const told = at === undefined ? undefined : inOrder[at]?.id
-  const count = inOrder.length
+  const first = inOrder[0]?.id
+  // Something laid above what is heard does not take its turn.
+  useEffect(() => {
+    if (at === FIRST && first) setAt(first)
+  }, [at, first])
+  const index = inOrder.findIndex(({ id }) => id === at)
   const toggle = useCallback(() => {
-    setAt((before) => (before === undefined && count > 0 ? 0 : undefined))
-    if (count === 0) saySentence('Nothing is spoken on this page.')
-  }, [count])
+    setAt((before) => (before === undefined ? first : undefined))
+    if (!first) saySentence('Nothing is spoken on this page.')
+  }, [first])
   return {
-    told,
+    told: inOrder[index]?.id,
     heard: (note) => {
-      if (note === told) setAt(at! + 1 < count ? at! + 1 : undefined)
+      if (note === at) setAt(inOrder[index + 1]?.id)
     },
     toggle,
-    beginNext: useCallback(() => setAt(0), []),
+    beginNext: useCallback(() => setAt(FIRST), []),
   }
 }

@@ -159,6 +159,27 @@ export function MarkedCopy({
   const signs = useSigns(store, pages, page, marks, tools, surface, writes)
   const choice = useRemarkChoice({ store, pages, index, marks, surface, column, writes })
   const { ask: askRemark } = choice
+  const {
+    speaking,
+    speak,
+    film,
+    bring,
+    pin,
+    longest,
+    goOn: speakOn,
+  } = useSpokenFeedback({
+    copy,
+    store,
+    person,
+    pages,
+    index,
+    seen,
+    mine,
+    marks,
+    hand: choice.hand,
+    surface,
+    writes: writes && ready,
+  })
   const hearing = useHearing({
     copy: copy.id,
     ready: settled && ready,
@@ -179,9 +200,20 @@ export function MarkedCopy({
         onRemark: () => askRemark(),
         onHear: hearing.toggle,
         onHearNext: hearing.hearNext,
+        onSpeak: speakOn,
         onSign: signs.putHere,
       }),
-    [onNext, onBefore, onReviewed, toFirst, askRemark, signs.putHere, hearing.toggle, hearing.hearNext],
+    [
+      onNext,
+      onBefore,
+      onReviewed,
+      toFirst,
+      askRemark,
+      signs.putHere,
+      hearing.toggle,
+      hearing.hearNext,
+      speakOn,
+    ],
   )
   const [stepKeys, setStepKeys] = useState<KeyGroup>()
   const bytesOf = useCallback((name: string) => outboxOf(person.id).bytesOf(name), [person.id])
@@ -236,19 +268,6 @@ export function MarkedCopy({
   const pins = usePins({ copy, store, person, pages, page })
   /** What was spoken and is about to be kept as a remark. */
   const [spoken, setSpoken] = useState<VoiceNote>()
-  const { speaking, speak, film, bring, pin, longest } = useSpokenFeedback({
-    copy,
-    store,
-    person,
-    pages,
-    index,
-    seen,
-    mine,
-    marks,
-    hand: choice.hand,
-    surface: work.surface,
-    writes: writes && ready,
-  })
 
   const written = useMemo(
     () => new Set(pages.flatMap(({ id }, at) => (isOnLayer(log, id, 'work') ? [at] : []))),

@@ -13,6 +13,8 @@ interface PileActs {
   onHear: () => void
   /** … goes on to the next copy, and plays what is spoken there. */
   onHearNext: () => void
+  /** Speaks, ends what is spoken, keeps it. */
+  onSpeak: () => void
   /** Puts a sign where one is. */
   onSign: (form: SignForm) => void
 }
@@ -26,6 +28,7 @@ export const pileKeys = ({
   onRemark,
   onHear,
   onHearNext,
+  onSpeak,
   onSign,
 }: PileActs): KeyGroup => ({
   title: 'The pile',
@@ -40,6 +43,7 @@ export const pileKeys = ({
     },
     { keys: ['l'], words: 'hear what is spoken on the page', run: onHear },
     { keys: ['l'], shift: true, words: 'next copy, and hear what is spoken there', run: onHearNext },
+    { keys: ['a'], words: 'answer aloud; again to stop, again to keep', run: onSpeak },
     { keys: ['r'], words: 'a remark: then its number', run: onRemark },
     {
       keys: SIGN_KEYS,

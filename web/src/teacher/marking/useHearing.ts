@@ -2,6 +2,7 @@ import { type CopyLog, inSight, pageOf, type WorksheetPage } from '@hand-back/co
 import { useCallback, useEffect, useRef } from 'react'
 import { type HearAll, useHearAll } from '../../page/voice/useHearAll.ts'
 import type { Seen } from '../../page/work/useWriting.ts'
+import { saySentence } from '../../ui/notices.ts'
 
 interface HearingOn {
   copy: string
@@ -31,7 +32,7 @@ export function useHearing(on: HearingOn): HearAll & { hearNext: () => void } {
     const spoken = pages.findIndex(({ id }) =>
       inSight(pageOf(log, id)).some(({ item, layer }) => item.kind === 'voice' && layer !== 'feedback'),
     )
-    if (spoken === -1) return
+    if (spoken === -1) return saySentence('Nothing is spoken in this copy.')
     if (spoken !== index) onTurn(spoken)
     hearAll.beginNext()
   }, [ready, copy])

@@ -9,6 +9,7 @@ import {
   type VoiceNote,
   type WorksheetPage,
 } from '@hand-back/core'
+import { type RefObject, useCallback, useRef } from 'react'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import { pinAloud } from '../../page/pins/usePins.ts'
 import type { Surface } from '../../page/surface/Surface.ts'
@@ -30,7 +31,7 @@ interface SpokenOn {
   marks: Marks
   /** The question whose mark one is at. */
   hand: MarkedQuestion | undefined
-  surface: Surface | undefined
+  surface: RefObject<Surface | undefined>
   /** Feedback can be given now. */
   writes: boolean
 }
@@ -55,20 +56,29 @@ export function useSpokenFeedback(on: SpokenOn) {
   })
   const place = () => {
     const questions = marks.questions.map(({ question }) => question)
-    const of = hand ?? nearest(marks.questions, page.id, surface?.middle().y ?? 0)
+    const of = hand ?? nearest(marks.questions, page.id, surface.current?.middle().y ?? 0)
     if (of) return freeAt(of, [TAG], store, pages, questions).at
     const last = seen.placed.findLast((placed) => mine(placed) && placed.item.kind !== 'mark')
-    return placeFor(surface, seen.notes.length, page, last && boundsOfItem(last.item))
+    return placeFor(surface.current, seen.notes.length, page, last && boundsOfItem(last.item))
   }
   const speak = () => void speaking.begin({ page: page.id, ...place() }).catch(sayNotRecorded)
   const film = () =>
     void speaking
-      .begin({ page: page.id, ...filmSpot(surface, page, seen.placed), film: 'away' })
+      .begin({ page: page.id, ...filmSpot(surface.current, page, seen.placed), film: 'away' })
       .catch(sayNotRecorded)
   const bring = (file: File) => void speaking.bring(file, { page: page.id, ...place() }).catch(sayNotRecorded)
   const pin = (at: Point, to: { readonly to?: string }) =>
     void speaking.begin({ page: page.id, x: at.x, y: at.y, pin: to }).catch(sayNotRecorded)
-  return { speaking, speak, film, bring, pin, longest }
+  const step = useRef(() => {})
+  step.current = () => {
+    const { is } = speaking.state.getState()
+    if (is === 'recording') speaking.stop()
+    else if (is === 'made') void speaking.keep()
+    else if (writes) speak()
+  }
+  /** By one key: begins, ends, and keeps it. */
+  const goOn = useCallback(() => step.current(), [])
+  return { speaking, speak, film, bring, pin, longest, goOn }
 }
 
 /** The question of a page whose area there is nearest to a height of it. */
