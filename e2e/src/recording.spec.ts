@@ -316,27 +316,30 @@ test('where one is to speak one may type instead; a text that was typed is read 
   await expectKept(student)
   const [kept] = await notesOf(copy)
   expect(kept!.seconds).toBeGreaterThan(0.5)
+  const savedAs = async (page: Page, how: string) => {
+    const save = button(page, 'Save the recording')
+    if ((await button(page, how).count()) === 0) await save.click()
+    const saving = page.waitForEvent('download')
+    await button(page, how).click()
+    const saved = await saving
+    return { name: saved.suggestedFilename(), bytes: readFileSync(await saved.path()) }
+  }
+  // Its sound is still on this device.
+  await note(student).click()
+  expect((await savedAs(student, 'As WAV')).bytes.subarray(0, 4).toString()).toBe('RIFF')
 
   await teacher.goto(`${server.url}/handout/${lesson.handout}/pile/${copy}`)
   await teacher.locator('main[aria-busy=false]').waitFor()
   await expect(note(teacher)).toHaveCount(1)
   // Taken away as it is, and as WAV.
   await note(teacher).click()
-  const savedAs = async (how: string) => {
-    const save = button(teacher, 'Save the recording')
-    if ((await button(teacher, how).count()) === 0) await save.click()
-    const saving = teacher.waitForEvent('download')
-    await button(teacher, how).click()
-    const saved = await saving
-    return { name: saved.suggestedFilename(), bytes: readFileSync(await saved.path()) }
-  }
-  const wav = await savedAs('As WAV')
+  const wav = await savedAs(teacher, 'As WAV')
   expect(wav.name).toBe('recording.wav')
   expect(wav.bytes.subarray(0, 4).toString()).toBe('RIFF')
   // What was heard is as long: 48,000 samples of two bytes a second.
   expect(Math.abs(wav.bytes.length / 96_000 - kept!.seconds)).toBeLessThan(0.3)
   await note(teacher).click()
-  const webm = await savedAs('As it was recorded')
+  const webm = await savedAs(teacher, 'As it was recorded')
   expect(webm.name).toBe('recording.webm')
   expect(webm.bytes.subarray(0, 4).toString('hex')).toBe('1a45dfa3')
 

@@ -102,7 +102,7 @@ function securityHeaders(): RequestHandler {
         imgSrc: ["'self'", 'blob:', 'data:'],
         mediaSrc: ["'self'", 'blob:'],
         fontSrc: ["'self'", 'data:'],
-        connectSrc: ["'self'"],
+        connectSrc: ["'self'", 'blob:'],
         objectSrc: ["'none'"],
         baseUri: ["'self'"],
         frameAncestors: ["'none'"],

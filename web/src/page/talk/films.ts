@@ -3,6 +3,7 @@ import { Problem } from '../../api/ask.ts'
 import { importAgain } from '../../ui/importAgain.ts'
 import { sayProblem, saySentence } from '../../ui/notices.ts'
 import { saveFile } from '../../ui/saveFile.ts'
+import { soundAt } from '../voice/soundAt.ts'
 import type { Film, makeFilm } from './makeFilm.ts'
 
 type Wanted = Omit<Parameters<typeof makeFilm>[0], 'sound' | 'stopped' | 'onPart'>
@@ -56,13 +57,6 @@ function tell(note: string, part: number | undefined): void {
   if (part === undefined) making.delete(note)
   else making.set(note, part)
   films.setState({ making })
-}
-
-async function soundAt(source: string): Promise<Blob> {
-  const answer = await fetch(source)
-  if (!answer.ok)
-    throw new Problem('The recording cannot be fetched just now. Nothing of it is lost.', answer.status)
-  return answer.blob()
 }
 
 /** The most letters of a title in a file's name. */

@@ -1,9 +1,9 @@
 import { useEffect, useRef } from 'react'
-import { Problem } from '../../api/ask.ts'
 import { Button } from '../../ui/Button.tsx'
 import { saveFile } from '../../ui/saveFile.ts'
 import { useAct } from '../../ui/useAct.ts'
 import { asWav } from './hear.ts'
+import { soundAt } from './soundAt.ts'
 
 interface SaveSoundProps {
   /** Where the recording is to be had. */
@@ -26,10 +26,7 @@ export function SaveSound({ source, onClose }: SaveSoundProps) {
   const first = useRef<HTMLFieldSetElement>(null)
   useEffect(() => first.current?.querySelector('button')?.focus(), [])
   const save = useAct(async (wav: boolean) => {
-    const answer = await fetch(source)
-    if (!answer.ok)
-      throw new Problem('The recording cannot be fetched just now. Nothing of it is lost.', answer.status)
-    const bytes = await answer.blob()
+    const bytes = await soundAt(source)
     if (wav) saveFile('recording.wav', await asWav(bytes), 'audio/wav')
     else saveFile(`recording.${ENDS[bytes.type.split(';')[0]!] ?? 'webm'}`, bytes, bytes.type)
     onClose()

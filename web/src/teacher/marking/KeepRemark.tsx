@@ -2,13 +2,14 @@ import { asRemark, type Item, sayMarks, type VoiceNote, wordsOfRemark } from '@h
 import { useState } from 'react'
 import { OpensCard } from '../../page/strip/OpensCard.tsx'
 import { sayLength } from '../../page/voice/sayLength.ts'
+import { soundAt } from '../../page/voice/soundAt.ts'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { Field } from '../../ui/Field.tsx'
 import { saySentence } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
 import { CarriesField, carriesIn } from '../remarks/CarriesField.tsx'
-import { fetchSound, keptAloud } from '../remarks/spokenRemark.ts'
+import { keptAloud } from '../remarks/spokenRemark.ts'
 import { keepRemarks } from '../remarks/useRemarks.ts'
 
 /** Keeps the feedback that is picked up under a short name, to be used again. */
@@ -43,9 +44,7 @@ export function KeepSpoken({ note, unit, sound, onClose }: KeepSpokenProps) {
     <Dialog open onClose={onClose} title={`Keep these ${sayLength(note.seconds)} as a remark`}>
       <RemarkForm
         items={[note]}
-        ready={async () => [
-          await keptAloud(note, typeof sound === 'string' ? await fetchSound(sound) : sound),
-        ]}
+        ready={async () => [await keptAloud(note, typeof sound === 'string' ? await soundAt(sound) : sound)]}
         unit={unit}
         onKept={onClose}
       />

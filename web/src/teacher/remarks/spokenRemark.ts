@@ -1,6 +1,7 @@
 import { CALLS, type Item, type VoiceNote } from '@hand-back/core'
-import { fetchFile, putBytes, urlOf } from '../../api/ask.ts'
+import { putBytes, urlOf } from '../../api/ask.ts'
 import type { Attachment } from '../../page/device/keepsake.ts'
+import { soundAt } from '../../page/voice/soundAt.ts'
 
 /**
  * A note as a remark has it: its sound kept among the teacher's own, where no copy is needed to hear it, and without
@@ -20,12 +21,8 @@ export async function saidAgain(
     items.map(async (item) => {
       if (item.kind !== 'voice') return { item }
       const recording = crypto.randomUUID()
-      const bytes = await fetchSound(urlOf(CALLS.spoken, { spoken: item.recording }))
+      const bytes = await soundAt(urlOf(CALLS.spoken, { spoken: item.recording }))
       return { item: { ...item, recording }, sound: { name: recording, bytes } }
     }),
   )
 }
-
-/** Rejects with a `Problem` when it cannot be had. */
-export const fetchSound = (url: string): Promise<Blob> =>
-  fetchFile(url, 'The recording cannot be fetched just now.')
