@@ -1,9 +1,11 @@
 import {
   atMm,
   bareSheet,
+  blankItem,
   lenientKey,
   mm,
   PageMaker,
+  PRINTED_VOICE,
   type Printed,
   type PrintedItem,
   type Question,
@@ -24,11 +26,17 @@ const TIDES = [
 ] as const
 const CARDS = ['neap tide', 'storm', 'no tide at all', 'spring tide', 'two a day', 'low at noon']
 
+/** What is played on it, as it is stored. */
+export interface Played {
+  readonly voice: Pick<Printed<'voice'>, 'file' | 'seconds' | 'heard'>
+  readonly film: Pick<Printed<'film'>, 'file' | 'still' | 'seconds'>
+}
+
 /**
  * A worksheet made on paper: four graphs, boxes lined up beside them, six cards of which four fit, an
- * example worked in the teacher's hand, and pages for three levels.
+ * example talked through and worked in the teacher's hand, a film, and pages for three levels.
  */
-export function curvesSheet(hand: Hand, newId: () => string): Sheet {
+export function curvesSheet(hand: Hand, newId: () => string, { voice, film }: Played): Sheet {
   const make = new PageMaker(newId)
   const rows = TIDES.map(([formula], index) => {
     const y = 44 + index * 60
@@ -40,12 +48,14 @@ export function curvesSheet(hand: Hand, newId: () => string): Sheet {
   })
   const cards = CARDS.map((text, index) => make.card(atMm(160, 48 + index * 17, 38, 12), text))
   const [shore, sea] = [newId(), newId()]
+  const worked = example(hand, rows[0]!.plot).map((stroke) => make.ink(stroke))
   const first = make.page(PLAIN, [
     make.text(atMm(15, 12, 120, 12), 'Curves of the tide', 22, true),
     make.direction(atMm(15, 25, 150, 10), 'Move the card that fits to each curve. Two fit none of them.'),
     ...rows.flatMap(({ plot, drop, typed }) => [plot, drop, typed]),
     ...cards,
-    ...example(hand, rows[0]!.plot).map((stroke) => make.ink(stroke)),
+    ...worked,
+    told(voice, worked, newId),
   ])
   const help = make.page(PLAIN, [
     make.text(atMm(15, 12, 150, 12), 'Words for the tide', 22, true),
@@ -54,6 +64,7 @@ export function curvesSheet(hand: Hand, newId: () => string): Sheet {
       'Spring tide: the water comes high and goes low.\nNeap tide: it rises and falls only a little.\nEbb: the water goes.\nFlood: the water comes.',
       16,
     ),
+    { ...blankItem('film', atMm(15, 100, 88, 66), newId), ...film, alt: 'The tide comes in' },
   ])
   const further = make.page(PLAIN, [
     make.text(atMm(15, 12, 150, 12), 'Make your own tide', 22, true),
@@ -95,6 +106,18 @@ export function curvesSheet(hand: Hand, newId: () => string): Sheet {
 
 function fitting(cards: readonly PrintedItem[], text: string) {
   return { kind: 'cards' as const, cards: [cards[CARDS.indexOf(text)]!.id] }
+}
+
+/** The voice that goes with the example: what is written comes as it is spoken of. */
+function told(voice: Played['voice'], worked: readonly PrintedItem[], newId: () => string): PrintedItem {
+  const { from, to } = voice.heard ?? { from: 0, to: voice.seconds }
+  const each = (to - from) / (worked.length + 1)
+  return {
+    ...blankItem('voice', { x: mm(46), y: mm(37), ...PRINTED_VOICE }, newId),
+    ...voice,
+    said: 'The curve begins where the water is highest: five and a half metres.',
+    shows: { things: worked.map(({ id }, index) => [from + each * (index + 1), id]), turns: [] },
+  }
 }
 
 /** An arrow to the highest water of the first curve and what it reads. */

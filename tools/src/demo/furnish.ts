@@ -46,7 +46,7 @@ import {
   tideAnswers,
   tideFeedback,
 } from './answers.ts'
-import { curvesSheet } from './curves.ts'
+import { curvesSheet, type Played } from './curves.ts'
 import { type Hand, seeded } from './hand.ts'
 import { seededId, studentsHand, teachersHand } from './hands.ts'
 import { furnishMail } from './mail.ts'
@@ -113,7 +113,7 @@ class School {
     await makeFromFiles(db, this.#teacher.id, {
       title: 'Curves of the tide',
       unit: UNIT,
-      sheet: curvesSheet(this.#teachersHand(), () => this.#makeId()),
+      sheet: curvesSheet(this.#teachersHand(), () => this.#makeId(), await this.#played()),
     })
     await this.#crabGroups()
     await this.#knot()
@@ -337,17 +337,32 @@ class School {
     await this.#keeper.keep(copy.student, copy.id, [event])
   }
 
+  /** Stores one of the recordings; returns its name. */
+  async #recorded(name: string): Promise<string> {
+    const bytes = Readable.from(readFileSync(join(RECORDINGS, name)))
+    return (await storeFile(this.#context.db, bytes, 1_000_000)).sha256
+  }
+
+  /** What is played on a worksheet. */
+  async #played(): Promise<Played> {
+    const [voice, file, still] = [
+      await this.#recorded('knot-2.webm'),
+      await this.#recorded('tide.webm'),
+      await this.#recorded('tide.jpg'),
+    ]
+    return {
+      voice: { file: voice, seconds: SOUND_SECONDS[1]!, heard: HEARD[1] },
+      film: { file, still, seconds: 4.87 },
+    }
+  }
+
   async #speak(copy: { id: string; student: Person }, page: WorksheetPage, index: number): Promise<void> {
     const { db } = this.#context
     const recording = this.#makeId()
-    const file = await storeFile(
-      db,
-      Readable.from(readFileSync(join(RECORDINGS, `knot-${index + 1}.webm`))),
-      1_000_000,
-    )
+    const file = await this.#recorded(`knot-${index + 1}.webm`)
     await db
       .insert(tables.attachments)
-      .values({ id: recording, copyId: copy.id, authorId: copy.student.id, file: file.sha256 })
+      .values({ id: recording, copyId: copy.id, authorId: copy.student.id, file })
     const { x, y } = placeOn('Tie it, tell it', 'telling')
     const note = {
       id: this.#makeId(),

@@ -10,6 +10,8 @@ import type { Pins } from './usePins.ts'
 
 interface PinMarginProps {
   pins: Pins
+  /** Where there is no room beside the page, it lies over its foot or its head. */
+  over: 'foot' | 'head'
   soundUrl: (recording: string) => string
   /** Says it aloud, at the place or as an answer; left out: nobody can speak here. */
   onSpeak?: ((pin: { readonly to?: string }) => void) | undefined
@@ -17,10 +19,15 @@ interface PinMarginProps {
   onClose: () => void
 }
 
+const OVER = {
+  foot: '@max-[900px]:bottom-0 @max-[900px]:border-t @max-[900px]:shadow-[0_-4px_18px_rgb(30_43_58/0.14)]',
+  head: '@max-[900px]:top-0 @max-[900px]:border-b @max-[900px]:shadow-[0_4px_18px_rgb(30_43_58/0.14)]',
+}
+
 const MOST_LETTERS = 2000
 
 /** What is said at the places of a page: beside it where there is room, over its foot where there is none. */
-export function PinMargin({ pins, soundUrl, onSpeak }: PinMarginProps) {
+export function PinMargin({ pins, over, soundUrl, onSpeak }: PinMarginProps) {
   const { on, draft, open } = pins
   const hearing = useTurns(pins)
   const isAsked = draft !== undefined || open !== undefined
@@ -29,7 +36,7 @@ export function PinMargin({ pins, soundUrl, onSpeak }: PinMarginProps) {
   return (
     <aside
       aria-label="Pinned here"
-      className={`flex w-[296px] shrink-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-card p-3 @max-[900px]:absolute @max-[900px]:inset-x-0 @max-[900px]:bottom-0 @max-[900px]:z-20 @max-[900px]:max-h-[46%] @max-[900px]:w-auto @max-[900px]:border-t @max-[900px]:border-l-0 @max-[900px]:shadow-[0_-4px_18px_rgb(30_43_58/0.14)] ${
+      className={`flex w-[296px] shrink-0 flex-col gap-3 overflow-y-auto border-l border-rule bg-card p-3 @max-[900px]:absolute @max-[900px]:inset-x-0 @max-[900px]:z-20 @max-[900px]:max-h-[46%] @max-[900px]:w-auto @max-[900px]:border-l-0 ${OVER[over]} ${
         isAsked || hasHead ? '' : '@max-[900px]:hidden'
       }`}
     >

@@ -234,7 +234,16 @@ export function WorkingPage(props: WorkingPageProps) {
             {pins && <PinTags pins={pins} page={page} view={view} speaking={speaking} />}
           </>
         )}
-        margin={pins && <PinsBeside pins={pins} soundUrl={photoUrl} onSpeak={silent ? undefined : pin} />}
+        margin={
+          pins && (
+            <PinsBeside
+              pins={pins}
+              surface={work.surface}
+              soundUrl={photoUrl}
+              onSpeak={silent ? undefined : pin}
+            />
+          )
+        }
         strip={(upright) =>
           writes ? (
             <WorkingStrip

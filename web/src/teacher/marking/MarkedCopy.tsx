@@ -378,7 +378,10 @@ export function MarkedCopy({
                   {pins && settled && <PinTags pins={pins} page={page} view={view} speaking={speaking} />}
                 </>
               )}
-              margin={pins && settled && <PinsBeside pins={pins} soundUrl={photoUrl} onSpeak={pin} />}
+              margin={
+                pins &&
+                settled && <PinsBeside pins={pins} surface={work.surface} soundUrl={photoUrl} onSpeak={pin} />
+              }
               strip={(upright) => (
                 <WorkingStrip
                   work={work}
