@@ -185,3 +185,44 @@ test('a voice note comes beside what was written last; large writing begins afte
     })
     .toBe(true)
 })
+
+test('a box drawn by hand is neat by one press, and drawn again by undo; who wants it always gets it at once', async ({
+  somebody,
+}) => {
+  const { student } = await atWork(server, somebody, pdf)
+  const neat = button(student, 'Neat')
+  const swapped = async () => {
+    const rows = await server.rows(
+      `SELECT i FROM event, jsonb_array_elements(body->'items') AS i WHERE body->>'act' = 'swap' ORDER BY seq`,
+    )
+    return (rows as { i: { form: string; turn: number; height: number } }[]).map(({ i }) => i)
+  }
+  const corners = [
+    { x: 100, y: 300 },
+    { x: 260, y: 306 },
+    { x: 256, y: 400 },
+    { x: 103, y: 396 },
+    { x: 101, y: 312 },
+  ]
+  await drawWithMouse(
+    student,
+    corners.flatMap((corner, index) => along(corners[index - 1] ?? corner, corner, 8)),
+  )
+  await neat.click()
+  await expect(neat).toHaveCount(0)
+  await expectKept(student)
+  expect(await swapped()).toMatchObject([{ kind: 'shape', form: 'rectangle', turn: 0 }])
+  await button(student, 'Undo').click()
+  await expect(button(student, 'Redo')).toBeEnabled()
+  await expectInk(student, { x: 260, y: 306 })
+
+  // A letter is none.
+  await drawWithMouse(student, along({ x: 300, y: 500 }, { x: 310, y: 512 }, 6))
+  await expect(neat).toHaveCount(0)
+  await button(student, 'View').click()
+  await student.getByRole('radio', { name: 'always neat' }).click()
+  await student.keyboard.press('Escape')
+  await drawWithMouse(student, along({ x: 100, y: 600 }, { x: 280, y: 604 }))
+  await expect.poll(async () => (await swapped()).at(-1)).toMatchObject({ form: 'line', height: 0 })
+  await expect(neat).toHaveCount(0)
+})

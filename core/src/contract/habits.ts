@@ -33,6 +33,8 @@ export const habits = z.object({
   letters: z.enum(['usual', 'larger', 'largest']).optional(),
   /** What one finger does: it writes until a pen is seen, always writes, or always moves the page. */
   finger: z.enum(['until pen', 'writes', 'moves']).optional(),
+  /** Whether what one draws is made neat: where one takes what is offered, always, or never. */
+  neat: z.enum(['offered', 'always', 'never']).optional(),
   /** Whether one key alone, a letter, number or sign, does something on a page. */
   singleKeys: z.boolean().optional(),
   /** What an arrow key adds to a mark or takes off, in hundredths. */

@@ -8,10 +8,20 @@ import { colour, laidBox, laidSize, lyingTurned, notLaid } from './lying.ts'
 import type { PrintedKind } from './printedKind.ts'
 import { isInBox, thingKind } from './thingKind.ts'
 
+const part = z.number().min(0).max(1)
+/** The most corners of a polygon. */
+const MOST_CORNERS = 12
+
 const schema = z.object({
   ...lyingTurned,
   kind: z.literal('shape'),
-  form: z.enum(['rectangle', 'ellipse', 'triangle', 'line']),
+  form: z.enum(['rectangle', 'ellipse', 'triangle', 'line', 'polygon']),
+  /** Where the corners of a polygon lie in its box, from 0 to 1 across and down. */
+  corners: z
+    .array(z.tuple([part, part]))
+    .min(3)
+    .max(MOST_CORNERS)
+    .optional(),
   colour,
   /** Width of its line, in points. */
   line: z.number().min(0).max(60),
@@ -94,6 +104,13 @@ function drawnShape(item: Shape): Drawn[] {
       return [{ ...style, ...fill, d: boxPath(item) }]
     case 'ellipse':
       return [{ ...style, ...fill, d: ellipsePath(item) }]
+    case 'polygon': {
+      const places = item.corners?.map(([across, down]) => ({
+        x: item.x + across * item.width,
+        y: item.y + down * item.height,
+      }))
+      return [{ ...style, ...fill, d: places ? linePath(places, true) : boxPath(item) }]
+    }
     case 'triangle': {
       const foot = item.y + item.height
       const corners = [

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { applyAll, emptyPage, readInk, type SignedEvent } from '@hand-back/core'
+import { applyAll, boundsOf, emptyPage, neatShape, readInk, type SignedEvent } from '@hand-back/core'
 import { toStored } from '@hand-back/server'
 import { type Figure, timed } from './figure.ts'
 import { adding, handwriting, pointsIn } from './strokes.ts'
@@ -30,6 +30,7 @@ export async function inkFigures(): Promise<Figure[]> {
     }
   })
   const text = JSON.stringify(events)
+  const rings = Array.from({ length: 200 }, (_, each) => unevenRing(400, 60 + each))
   const perSecond = (milliseconds: number) => (EVENTS / milliseconds) * 1000
   return [
     {
@@ -46,5 +47,25 @@ export async function inkFigures(): Promise<Figure[]> {
       reference: { name: 'JSON.parse of the same', value: perSecond(await timed(() => JSON.parse(text))) },
       heldTo: '≥ 200,000',
     },
+    {
+      name: 'looking for a neat shape in a stroke of 400 samples',
+      value: (await timed(() => rings.map((ring) => neatShape(ring)))) / rings.length,
+      unit: 'ms',
+      reference: {
+        name: 'reading its samples once',
+        value: (await timed(() => rings.map((ring) => boundsOf(ring)))) / rings.length,
+      },
+      // A slow tablet takes six times as long, and a frame is 16 ms.
+      heldTo: '≤ 1 ms',
+    },
   ]
+}
+
+/** A ring that is drawn unevenly: the longest way to go before it is known what it is. */
+function unevenRing(samples: number, across: number) {
+  return Array.from({ length: samples }, (_, index) => {
+    const angle = (index / samples) * 2 * Math.PI
+    const off = across / 2 + Math.sin(angle * 5) * across * 0.02
+    return { x: 200 + off * Math.cos(angle), y: 200 + off * Math.sin(angle) * 0.7 }
+  })
 }

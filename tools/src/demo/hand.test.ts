@@ -1,5 +1,6 @@
 import { deflateSync } from 'node:zlib'
 import {
+  neatShape,
   pathOperators,
   type Stroke,
   strokeOperators,
@@ -19,6 +20,26 @@ test('in a PDF a written sentence takes a tenth of what all the curves of its ou
   const bytes = (draw: (stroke: Stroke) => string) =>
     deflateSync(strokes.map((stroke) => draw(stroke)).join('\n')).length
   expect(bytes(strokeOperators)).toBeLessThan(bytes(everyCurve) / 10)
+})
+
+test('nothing that is written in words and numbers is taken for a shape', () => {
+  const text =
+    'The quick brown fox jumps over 13 lazy dogs, 4.05 + 2.78 = 6.83 m; Oh! Why (not) begin at A, B or D?'
+  let [letters, taken] = [0, 0]
+  for (let index = 0; index < 24; index++) {
+    const random = seeded(index)
+    for (const stroke of write(
+      studentsHand(index, () => String(random())),
+      text,
+      { x: 60, y: 100 },
+      400,
+    )) {
+      letters += 1
+      if (neatShape(strokePoints(stroke))) taken += 1
+    }
+  }
+  expect(letters).toBeGreaterThan(1500)
+  expect(taken).toBe(0)
 })
 
 /** A stroke's outline as the screen draws it, each curve to a hundredth of a point. */

@@ -1,5 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react'
 import { type ReactNode, useContext } from 'react'
+import { neatSign } from '../neat/neatSign.ts'
+import type { Neatening } from '../neat/useNeat.ts'
 import { StaysInSight, StripBar } from '../strip/StripBar.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
 import { Upright } from '../strip/upright.ts'
@@ -14,6 +16,8 @@ interface PageStripProps {
   canRedo: boolean
   onUndo: () => void
   onRedo: () => void
+  /** What was drawn last can be made neat. */
+  neat: Neatening
   /** Stands in place of the pens, while something is picked up. */
   picked: ReactNode
   /** What is laid on the page, and how it is seen. */
@@ -29,6 +33,7 @@ export function PageStrip({
   canRedo,
   onUndo,
   onRedo,
+  neat,
   picked,
   children,
   upright,
@@ -61,7 +66,12 @@ export function PageStrip({
       )}
       <StaysInSight>
         <StripButton icon={Undo2} label="Undo" onClick={onUndo} disabled={!canUndo} />
-        <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
+        {/* Where something was drawn just now there is nothing to do again. */}
+        {neat.offered ? (
+          <StripButton icon={neatSign(neat.offered)} label="Neat" offered onClick={neat.take} />
+        ) : (
+          <StripButton icon={Redo2} label="Redo" onClick={onRedo} disabled={!canRedo} />
+        )}
       </StaysInSight>
       {!picked && <Divider />}
       {children}

@@ -43,7 +43,7 @@ interface ViewMenuProps {
 export function ViewMenu(props: ViewMenuProps) {
   const { person, surface, onLookBack, onFeedback, onClear, onRead, onHear, onPrint, onKeys, more } = props
   const [habits, change] = useHabits(person.id)
-  const { tint, letters = 'usual', strip = 'bottom', finger = 'until pen' } = habits
+  const { tint, letters = 'usual', strip = 'bottom', finger = 'until pen', neat = 'offered' } = habits
   return (
     <OpensCard
       button={<StripButton icon={SlidersHorizontal} label="View" />}
@@ -137,6 +137,18 @@ export function ViewMenu(props: ViewMenuProps) {
         ]}
         onChoose={(value) => change({ finger: value })}
       />
+      {onClear && (
+        <Choices
+          legend="Lines and shapes I draw"
+          value={neat}
+          options={[
+            ['offered', 'neat if I press Neat'],
+            ['always', 'always neat'],
+            ['never', 'as drawn'],
+          ]}
+          onChoose={(value) => change({ neat: value })}
+        />
+      )}
       <Row>
         {onPrint && <Press onPress={onPrint}>Print</Press>}
         <Press onPress={onKeys}>Keys</Press>

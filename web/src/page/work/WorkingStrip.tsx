@@ -58,6 +58,7 @@ export function WorkingStrip(props: WorkingStripProps) {
       canRedo={work.canRedo}
       onUndo={work.undo}
       onRedo={work.redo}
+      neat={work.neat}
       picked={
         picked && (
           <PickedStrip

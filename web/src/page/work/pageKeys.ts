@@ -35,7 +35,7 @@ export const keysOfTools = (tools: Tools, under: 'Pens' | 'Picking up'): KeyAct[
   )
 
 /** Pens, rubbing out and undo. */
-export function toolKeys(tools: Tools, undo: () => void, redo: () => void): KeyGroup {
+export function toolKeys(tools: Tools, undo: () => void, redo: () => void, neat: () => void): KeyGroup {
   const count = Math.min(9, tools.swatches.length)
   const numbers = Array.from({ length: count }, (_each, index) => String(index + 1))
   return {
@@ -48,6 +48,7 @@ export function toolKeys(tools: Tools, undo: () => void, redo: () => void): KeyG
         run: ({ key }) => tools.pick(Number(key) - 1),
       },
       ...keysOfTools(tools, 'Pens'),
+      { keys: ['g'], words: 'make neat what was drawn last', run: neat },
       { keys: ['z'], control: true, words: 'undo', anywhere: true, run: undo },
       { keys: ['y'], control: true, words: 'redo', anywhere: true, run: redo },
       { keys: ['z'], control: true, shift: true, anywhere: true, run: redo },

@@ -22,6 +22,7 @@ import { useCloseUp } from '../closeUp/useCloseUp.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
 import type { KeyGroup } from '../keys/keyActs.ts'
 import { useKeys } from '../keys/useKeys.ts'
+import { useNeat } from '../neat/useNeat.ts'
 import { useKeyedInSight } from '../picking/useKeyedInSight.ts'
 import { usePicking } from '../picking/usePicking.ts'
 import type { Surface } from '../surface/Surface.ts'
@@ -70,6 +71,8 @@ export function useWork(on: WorkOn) {
   useKeyedInSight(surface, picking.bounds && boxOfBounds(picking.bounds))
   const things = useThings(store, page.id, picking)
   const { signing, carries } = tools
+  const neat = useNeat(store, page.id, person, seen.items)
+  const { drew, take: takeNeat } = neat
   const handling = useMemo<Handling>(
     () => ({
       pickUp: picking.pickUp,
@@ -78,8 +81,9 @@ export function useWork(on: WorkOn) {
         const made = signAlong(signing, way, page, times, carries[signing] ?? 0)
         store.add(page.id, [{ ...made, id: crypto.randomUUID() }])
       },
+      drew,
     }),
-    [picking, things, store, page, times, signing, carries],
+    [picking, things, store, page, times, signing, carries, drew],
   )
   const writing = useWriting(store, page.id, seen.placed, tools, mine, handling)
   const middle = useCallback(
@@ -136,11 +140,13 @@ export function useWork(on: WorkOn) {
     const help = { keys: ['?'], words: 'these keys', run: () => setKeysShown(true) }
     const view = viewKeys(surface, turn)
     return [
-      ...(writes ? [pickKeys(picking, tools, pasting.putHere, closeLarge), toolKeys(tools, undo, redo)] : []),
+      ...(writes
+        ? [pickKeys(picking, tools, pasting.putHere, closeLarge), toolKeys(tools, undo, redo, takeNeat)]
+        : []),
       { ...view, acts: [...view.acts, help] },
       ...(moreKeys ? [moreKeys] : []),
     ]
-  }, [writes, picking, tools, pasting, closeLarge, undo, redo, surface, turn, moreKeys])
+  }, [writes, picking, tools, pasting, closeLarge, undo, redo, takeNeat, surface, turn, moreKeys])
   useKeys(person, keys)
 
   return {
@@ -151,6 +157,7 @@ export function useWork(on: WorkOn) {
     setSurface,
     picking,
     things,
+    neat,
     writing,
     pasting,
     formulas,

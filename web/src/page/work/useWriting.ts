@@ -62,6 +62,8 @@ export interface Handling {
   /** `goesOn`: the next is put down right after. */
   putDown(thing: Thing, goesOn: boolean): void
   sign(way: readonly Point[]): void
+  /** A stroke was drawn just now. */
+  drew(stroke: Stroke): void
 }
 
 /** Writing on a page with the tools in hand. `undefined` where nobody may write. */
@@ -95,6 +97,8 @@ export function useWriting(
           points: toBase64(packPoints(part)),
         }))
         store.add(page, strokes)
+        const [only] = strokes
+        if (only && strokes.length === 1) handling?.drew(only)
       },
       rubOut({ taken, pieces, way }: Rubbed, reach: number) {
         const signs = placed.filter(
