@@ -217,12 +217,12 @@ test('a box drawn by hand is neat by one press, and drawn again by undo; who wan
   await expectInk(student, { x: 260, y: 306 })
 
   // A letter is none.
-  await drawWithMouse(student, along({ x: 300, y: 500 }, { x: 310, y: 512 }, 6))
+  await drawWithMouse(student, along({ x: 300, y: 150 }, { x: 310, y: 162 }, 6))
   await expect(neat).toHaveCount(0)
   await button(student, 'View').click()
   await student.getByRole('radio', { name: 'always neat' }).click()
   await student.keyboard.press('Escape')
-  await drawWithMouse(student, along({ x: 100, y: 600 }, { x: 280, y: 604 }))
+  await drawWithMouse(student, along({ x: 100, y: 100 }, { x: 280, y: 104 }))
   await expect.poll(async () => (await swapped()).at(-1)).toMatchObject({ form: 'line', height: 0 })
   await expect(neat).toHaveCount(0)
 })

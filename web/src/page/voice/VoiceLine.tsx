@@ -3,6 +3,8 @@ import { useMemo } from 'react'
 import { sayLength } from './sayLength.ts'
 
 const HEIGHT = 20
+/** How exactly one goes to a moment, in seconds. */
+const STEP = 0.1
 
 interface VoiceLineProps {
   heard: Heard | undefined
@@ -52,9 +54,13 @@ export function VoiceLine({ heard, seconds, width, at, onSeek }: VoiceLineProps)
           aria-valuetext={`${sayLength(at ?? 0)} of ${sayLength(seconds)}`}
           min={0}
           max={seconds}
-          step={0.1}
+          step={STEP}
           value={at ?? 0}
-          onChange={(event) => onSeek(Number(event.target.value))}
+          onChange={({ target }) => {
+            const to = Number(target.value)
+            // Steps seldom meet the end.
+            onSeek(to > seconds - STEP ? seconds : to)
+          }}
           // As high as a finger, over the line.
           className="absolute inset-x-0 -inset-y-3 m-0 w-full cursor-pointer opacity-0"
         />
