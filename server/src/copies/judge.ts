@@ -75,8 +75,8 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
   if (attachmentsOf(event).some((name) => !evidence.attachments.has(name)))
     return wrong(id, 'Its sound or picture has not arrived.')
   if (event.act === 'add' || event.act === 'swap') {
-    for (const item of event.items) {
-      const refused = item.kind === 'stroke' ? refusedInk(item) : undefined
+    for (const stroke of event.items.flatMap(inkOf)) {
+      const refused = refusedInk(stroke)
       if (refused) return wrong(id, refused)
     }
     if (!event.items.every((item) => belongs(item, event.layer, page?.items ?? NOTHING_PRINTED)))
@@ -93,6 +93,14 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
 }
 
 const NOTHING_PRINTED: ReadonlyMap<string, string> = new Map()
+
+/** The ink of an item: its own, or what was drawn while it was said. */
+function inkOf(item: Item): readonly Stroke[] {
+  if (item.kind === 'stroke') return [item]
+  return item.kind === 'pin' || item.kind === 'pinAnswer'
+    ? (item.drawn ?? []).map(({ stroke }) => stroke)
+    : []
+}
 
 /** Why ink is not taken; nothing when it is. */
 function refusedInk({ points }: Stroke): string | undefined {

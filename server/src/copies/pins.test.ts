@@ -85,6 +85,21 @@ describe('what is said at places of a copy', () => {
     expect((await seenBy(teacher, copy))[0]!.done).toHaveLength(1)
   })
 
+  test('can be drawn meanwhile; ink that is none is refused, and so is too much of it', async () => {
+    const { teacher, student, copy, page } = await ownCopy()
+    const drawing = (drawn: unknown) =>
+      saying(page, { kind: 'pin', x: 40, y: 60, words: 'From here on', drawn } as never)
+    const stroke = lineStroke([40, 60], [90, 80])
+    const good = drawing([{ second: 1.5, stroke }])
+    expect(await fates(student, copy, good)).toEqual(['kept'])
+    const [seen] = await seenBy(teacher, copy)
+    expect(seen!.item.drawn).toEqual([{ second: 1.5, stroke }])
+    const broken = drawing([{ second: 1.5, stroke: lineStroke([0, 0], [1, 1], { points: 'AAAA' }) }])
+    expect(await fates(student, copy, broken)).toEqual(['wrong'])
+    const many = Array.from({ length: 201 }, () => ({ second: 1, stroke: { ...stroke, id: randomUUID() } }))
+    expect(await fates(student, copy, drawing(many))).toEqual(['wrong'])
+  })
+
   test('is no work: a copy that is only talked about is still waiting', async () => {
     const { student, copy, page } = await ownCopy()
     await fates(student, copy, pinning(page))

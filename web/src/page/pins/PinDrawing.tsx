@@ -1,4 +1,4 @@
-import { type InkPoint, packPoints, type Stroke, toBase64 } from '@hand-back/core'
+import { type InkPoint, MOST_POINTS_MADE, packPoints, type Stroke, toBase64 } from '@hand-back/core'
 import { type PointerEvent, useRef, useState } from 'react'
 import { toPage, type View } from '../view/view.ts'
 import type { RecordingHere } from '../voice/recordingsHere.ts'
@@ -28,6 +28,8 @@ export function PinDrawing({ drawn = [], speaking, view }: PinDrawingProps) {
       const at = toPage(view, { x: clientX - left, y: clientY - top })
       points.current.push({ ...at, pressure, time: Math.round(timeStamp - began.current) })
     }
+    // A stroke longer than one may be goes on in the next.
+    if (points.current.length >= MOST_POINTS_MADE) speaking.drewFor(strokeOf(points.current.splice(0)))
     setWritten(strokeOf(points.current))
   }
   const end = () => {
