@@ -25,7 +25,8 @@ test('a teacher speaks and writes while preparing; whoever gets a copy hears it,
   await expect(bar(teacher)).toContainText('not kept yet')
   await teacher.getByLabel('The same in words, if you like').fill('Write large.')
   await bar(teacher).getByRole('button', { name: 'Keep' }).click()
-  await expect(teacher.getByLabel('The same in words')).toHaveValue('Write large.')
+  await expect(teacher.getByRole('heading', { name: 'Voice' })).toBeVisible()
+  await expect(teacher.getByLabel('The same in words', { exact: true })).toHaveValue('Write large.')
 
   await list(teacher).getByRole('button', { name: 'Voice', exact: true }).click()
   await expect(bar(teacher)).toContainText('0:01')

@@ -29,7 +29,10 @@ export function useTelling(store: SheetStore, worksheet: string, person: Person)
           lay: (made) =>
             putVoice(store, worksheet, made, middleOfView(), setGone).finally(() => setGone(undefined)),
           openPage: () => store.view.getState().at,
-          lies: (recording) => thingsThere(store.view.getState().sheet).has(recording),
+          lies: (recording) =>
+            store.view
+              .getState()
+              .sheet.pages.some(({ printed }) => printed.some(({ id }) => id === recording)),
         },
         speakingDevice(),
       ),
@@ -50,6 +53,10 @@ export function useTelling(store: SheetStore, worksheet: string, person: Person)
   return { speaking, gone }
 }
 
-/** Everything printed that can be seen. */
+/** Everything printed that can be seen; a voice is only heard. */
 const thingsThere = ({ pages }: Sheet): Set<string> =>
-  new Set(pages.flatMap(({ printed }) => printed.filter((item) => !saysNothing(item)).map(({ id }) => id)))
+  new Set(
+    pages.flatMap(({ printed }) =>
+      printed.filter((item) => item.kind !== 'voice' && !saysNothing(item)).map(({ id }) => id),
+    ),
+  )
