@@ -103,11 +103,10 @@ function UnderWay({
       <span className="tabular text-ink-soft">
         {waits ? `at most ${sayLength(longest)}` : `${sayLength(longest - whole)} left`}
       </span>
-      <span
-        className={`flex-1 text-ink-soft ${meanwhile ? 'max-tablet:order-last max-tablet:basis-full' : ''}`}
-      >
-        {meanwhile}
-      </span>
+      {meanwhile && (
+        <span className="text-ink-soft max-tablet:order-last max-tablet:basis-full">{meanwhile}</span>
+      )}
+      <span className="flex-1" />
       {waits ? (
         <>
           <OtherCamera speaking={speaking} />
