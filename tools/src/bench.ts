@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { exactFigures } from './bench/exact.ts'
 import { type Figure, say } from './bench/figure.ts'
 import { filmFigures } from './bench/film.ts'
 import { flattenFigures } from './bench/flattening.ts'
@@ -33,6 +34,7 @@ export async function run(options: readonly string[]): Promise<void> {
   buildWeb()
   const parts: Record<string, () => Promise<Figure[]> | Figure[]> = {
     ink: inkFigures,
+    exact: exactFigures,
     keeping: () => keepingFigures(cluster.database('keeping')),
     handouts: async () => [
       ...(await handoutFigures(cluster.database('handouts300'), 300)),

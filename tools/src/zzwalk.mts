@@ -2,7 +2,7 @@ import { openBrowser } from './setup/browser.ts'
 import type { Page, Browser } from '@playwright/test'
 import { mkdirSync } from 'node:fs'
 mkdirSync('/tmp/walk', { recursive: true })
-export const URL = 'http://127.0.0.1:4400'
+export const URL = 'http://127.0.0.1:4401'
 let browser: Browser | undefined
 export async function theBrowser() { return (browser ??= await openBrowser(['--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream'])) }
 export async function open(who: string, wide = true, more: object = {}): Promise<Page> {

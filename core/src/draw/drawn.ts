@@ -24,6 +24,8 @@ export type Drawn =
       /** Absolute M, L, Q, C and Z. */
       readonly d: string
       readonly fill?: string
+      /** What lies under it is seen through it, as through a highlighter (`HIGHLIGHTER_OPACITY`, multiplied). */
+      readonly shines?: true
       readonly stroke?: string
       readonly width?: number
       readonly dash?: readonly number[]

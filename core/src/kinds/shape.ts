@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { boxPath, type Drawn, ellipsePath, linePath, segmentPath } from '../draw/drawn.ts'
 import { segmentsDistance2 } from '../ink/hitTest.ts'
+import { inLoop, loopOf } from '../ink/loop.ts'
 import type { Point } from '../ink/points.ts'
 import type { Box } from '../worksheet/box.ts'
 import { INK } from './lettering.ts'
@@ -11,16 +12,32 @@ import { isInBox, thingKind } from './thingKind.ts'
 const part = z.number().min(0).max(1)
 /** The most corners of a polygon. */
 const MOST_CORNERS = 12
+/** How finely the places of an area are kept: so many steps across its box, and down. */
+export const AREA_STEPS = 16_383
+/** The most rings of an area, and the most places of one. */
+const MOST_RINGS = 500
+const MOST_PLACES = 4000
+const step = z.number().int().min(0).max(AREA_STEPS)
 
 const schema = z.object({
   ...lyingTurned,
   kind: z.literal('shape'),
-  form: z.enum(['rectangle', 'ellipse', 'triangle', 'line', 'polygon']),
+  form: z.enum(['rectangle', 'ellipse', 'triangle', 'line', 'polygon', 'area']),
   /** Where the corners of a polygon lie in its box, from 0 to 1 across and down. */
   corners: z
     .array(z.tuple([part, part]))
     .min(3)
     .max(MOST_CORNERS)
+    .optional(),
+  /** The closed rings of an area in its box: x and y of each place, one after another, in `AREA_STEPS`. Those of holes run the other way round. */
+  rings: z
+    .array(
+      z
+        .array(step)
+        .min(6)
+        .max(MOST_PLACES * 2),
+    )
+    .max(MOST_RINGS)
     .optional(),
   colour,
   /** Width of its line, in points. */
@@ -34,7 +51,7 @@ const schema = z.object({
 })
 export type Shape = z.infer<typeof schema>
 
-/** A line, with or without arrowheads, or a shape. */
+/** A line, with or without arrowheads, a shape, or an area that was filled. */
 export const shape: PrintedKind<Shape> = {
   schema,
   turns: true,
@@ -58,6 +75,8 @@ export const shape: PrintedKind<Shape> = {
 export const laidShape = thingKind(shape, schema.omit(notLaid).extend({ ...laidBox, line: laidSize }), {
   line: (item) => item.line,
   isAt: (item, at, reach) => {
+    if (item.form === 'area')
+      return ringsOfArea(item).filter((ring) => inLoop(loopOf(ring), at)).length % 2 === 1
     if (item.form !== 'line') return isInBox(item, at, reach)
     const { start, end } = lineEnds(item)
     return segmentsDistance2(at, at, start, end) <= (reach + item.line / 2) ** 2
@@ -68,6 +87,16 @@ export const laidShape = thingKind(shape, schema.omit(notLaid).extend({ ...laidB
     fill: item.fill === item.colour ? colour : item.fill,
   }),
 })
+
+/** The rings of an area where they lie, in points of the page. */
+function ringsOfArea({ x, y, width, height, rings = [] }: Box & Pick<Shape, 'rings'>): Point[][] {
+  return rings.map((ring) =>
+    Array.from({ length: ring.length >> 1 }, (_none, index) => ({
+      x: x + (ring[index * 2]! / AREA_STEPS) * width,
+      y: y + (ring[index * 2 + 1]! / AREA_STEPS) * height,
+    })),
+  )
+}
 
 /** The two ends of a line. */
 export function lineEnds({ x, y, width, height, rising }: Box & Pick<Shape, 'rising'>) {
@@ -111,6 +140,18 @@ function drawnShape(item: Shape): Drawn[] {
       }))
       return [{ ...style, ...fill, d: places ? linePath(places, true) : boxPath(item) }]
     }
+    // What lies under it is seen through it.
+    case 'area':
+      return [
+        {
+          kind: 'path',
+          shines: true,
+          ...fill,
+          d: ringsOfArea(item)
+            .map((ring) => linePath(ring, true))
+            .join(''),
+        },
+      ]
     case 'triangle': {
       const foot = item.y + item.height
       const corners = [

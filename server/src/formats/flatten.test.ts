@@ -4,12 +4,14 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { PDFDocument, rgb } from '@cantoo/pdf-lib'
 import {
+  areaOf,
   inkItem,
   type PdfPaper,
   pictureSize,
   type QuarterTurn,
   type Stroke,
   seenSize,
+  thing,
   type WorksheetPage,
 } from '@hand-back/core'
 import { afterAll, describe, expect, test } from '@jest/globals'
@@ -133,6 +135,39 @@ describe('a flattened copy', () => {
     expect(g).toBe(255)
     expect(b).toBeGreaterThan(100)
     expect(b).toBeLessThan(180)
+  })
+
+  test('what is printed in an area that was filled is read through it', async () => {
+    const pdf = await PDFDocument.create()
+    pdf.addPage([300, 200]).drawRectangle({ x: 90, y: 90, width: 20, height: 20, color: rgb(0, 0, 0) })
+    const area = thing.parse({
+      ...{
+        id: crypto.randomUUID(),
+        kind: 'shape',
+        form: 'area',
+        colour: '#ff0000',
+        fill: '#ff0000',
+        line: 0,
+      },
+      ...{ dashed: false, rising: false, heads: 'none', turn: 0 },
+      ...areaOf([
+        [
+          { x: 50, y: 50 },
+          { x: 200, y: 50 },
+          { x: 200, y: 150 },
+          { x: 50, y: 150 },
+        ],
+      ]),
+    })
+    const page = pageOf(paperOf(0, [0, 0, 300, 200]))
+    const files = new Map([[FILE, await pdf.save()]])
+    const seen = await render(await flatten({ title: 'x', pages: [{ page, items: [area] }], files }))
+    expect(seen.at(100, 100)).toEqual([0, 0, 0])
+    const [r, g] = seen.at(150, 100)
+    expect(r).toBe(255)
+    expect(g).toBeGreaterThan(120)
+    expect(g).toBeLessThan(160)
+    expect(seen.at(220, 100)).toEqual([255, 255, 255])
   })
 
   test('lets what is under the teacher’s own highlighter shine through, too', async () => {

@@ -60,7 +60,7 @@ export class PdfPainter {
   async #one(page: PDFPage, one: Drawn): Promise<string> {
     switch (one.kind) {
       case 'path':
-        return drawnPath(one)
+        return one.shines ? this.#shining(page, drawnPath(one)) : drawnPath(one)
       case 'text':
         return this.#text(page, one)
       case 'picture':
@@ -76,15 +76,15 @@ export class PdfPainter {
     }
   }
 
-  /** Ink that shines through is multiplied with what is under it. */
   #stroke(page: PDFPage, { stroke, lies }: Of<'stroke'>): string {
     const fill = isGrainy(stroke) && !this.#small ? this.#grain.fill(page, stroke.colour) : undefined
     const drawn = this.#small ? middleLineOperators(stroke) : strokeOperators(stroke, fill)
-    const inked = shinesThrough(stroke) ? `q ${this.#shining(page)} gs\n${drawn}\nQ` : drawn
+    const inked = shinesThrough(stroke) ? this.#shining(page, drawn) : drawn
     return lies ? inBox(lies.inner, lies.box, inked) : inked
   }
 
-  #shining(page: PDFPage): string {
+  /** What shines through is multiplied with what is under it. */
+  #shining(page: PDFPage, operators: string): string {
     let name = this.#shiningOn.get(page)
     if (!name) {
       const { context } = this.#output
@@ -94,7 +94,7 @@ export class PdfPainter {
       name = String(page.node.newExtGState('HandBackShine', this.#shine))
       this.#shiningOn.set(page, name)
     }
-    return name
+    return `q ${name} gs\n${operators}\nQ`
   }
 
   async #text(page: PDFPage, { text, x, y, colour, ...lettering }: Of<'text'>): Promise<string> {

@@ -92,8 +92,11 @@ function drawPath(context: CanvasRenderingContext2D, one: Of<'path'>): void {
     context.scale(one.at.scale, one.at.scale)
   }
   if (one.fill) {
+    context.save()
+    if (one.shines) shine(context)
     context.fillStyle = one.fill
     context.fill(path)
+    context.restore()
   }
   if (one.stroke) {
     context.strokeStyle = one.stroke
@@ -138,7 +141,6 @@ function drawBitmap(context: CanvasRenderingContext2D, box: Box, bitmap: ImageBi
   }
 }
 
-/** Ink that shines through is multiplied with what is under it. */
 function drawStroke(context: CanvasRenderingContext2D, { stroke, lies }: Of<'stroke'>): void {
   context.save()
   if (lies) {
@@ -149,10 +151,13 @@ function drawStroke(context: CanvasRenderingContext2D, { stroke, lies }: Of<'str
     context.scale(sx, sy)
   }
   context.fillStyle = inkFill(stroke)
-  if (shinesThrough(stroke)) {
-    context.globalCompositeOperation = 'multiply'
-    context.globalAlpha = HIGHLIGHTER_OPACITY
-  }
+  if (shinesThrough(stroke)) shine(context)
   context.fill(strokePath(stroke).path)
   context.restore()
+}
+
+/** From now on what is painted is multiplied with what is under it. */
+export function shine(context: CanvasRenderingContext2D): void {
+  context.globalCompositeOperation = 'multiply'
+  context.globalAlpha = HIGHLIGHTER_OPACITY
 }

@@ -51,3 +51,10 @@ export const SpeakSign = createLucideIcon('speak', [
   ['circle', { cx: '3.8', cy: '12', r: '1.7', fill: 'currentColor', key: 'mouth' }],
   ['path', { d: 'M7.5 12c.8-2.2 1.7-2.2 2.5 0s1.9 4.5 3.1 0S15.5 5 16.7 12s2.6 9 4.8-3', key: 'line' }],
 ])
+
+/** A part of a round figure, coloured to its lines. */
+export const FillSign = createLucideIcon('fill', [
+  ['circle', { cx: 12, cy: 12, r: 9, key: 'whole' }],
+  ['path', { d: 'M12 3v9h9', key: 'lines' }],
+  ['path', { d: 'M14.5 4.5v5M17.2 6v3.5M19.6 8.6v.9', key: 'colour' }],
+])

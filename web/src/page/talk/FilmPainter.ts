@@ -5,7 +5,6 @@ import {
   drawnPaper,
   emptyPage,
   type FilmFrame,
-  HIGHLIGHTER_OPACITY,
   type Item,
   inSight,
   type Page,
@@ -20,7 +19,7 @@ import { bitmapsFor, whenBitmapsArrive } from '../draw/bitmaps.ts'
 import { InkCanvas } from '../draw/InkCanvas.ts'
 import { inkFill } from '../draw/inkFill.ts'
 import { lettersReady, measure } from '../draw/letters.ts'
-import { type Bitmaps, paint } from '../draw/paint.ts'
+import { type Bitmaps, paint, shine } from '../draw/paint.ts'
 import { strokePath } from '../draw/strokePath.ts'
 import { wholePaper } from '../paper/papers.ts'
 import type { View } from '../view/view.ts'
@@ -181,8 +180,7 @@ export class FilmPainter {
     context.globalAlpha = 1
     context.drawImage(this.#paper.canvas, 0, 0)
     if (written && shinesThrough(written)) this.#fill(written)
-    context.globalCompositeOperation = 'multiply'
-    context.globalAlpha = HIGHLIGHTER_OPACITY
+    shine(context)
     context.drawImage(this.#highlighter.element, 0, 0)
     context.globalCompositeOperation = 'source-over'
     context.globalAlpha = 1
@@ -196,10 +194,7 @@ export class FilmPainter {
     const { scale, x, y } = this.#view
     context.save()
     context.setTransform(scale, 0, 0, scale, x, y)
-    if (shinesThrough(stroke)) {
-      context.globalCompositeOperation = 'multiply'
-      context.globalAlpha = HIGHLIGHTER_OPACITY
-    }
+    if (shinesThrough(stroke)) shine(context)
     context.fillStyle = inkFill(stroke)
     context.fill(strokePath(stroke).path)
     context.restore()

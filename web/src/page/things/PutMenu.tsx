@@ -16,6 +16,7 @@ import { TakePicture } from '../camera/TakePicture.tsx'
 import { PUTS } from '../kinds/index.ts'
 import { OpensCard } from '../strip/OpensCard.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
+import { FillSign } from '../strip/signs.ts'
 import type { Tools } from '../tools/useTools.ts'
 
 interface PutMenuProps {
@@ -73,6 +74,7 @@ export function PutMenu({ tools, onPicture, onFormula, onSound, onFilm, onPin, o
             <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
             <Choice icon={Camera} name="Camera" onPress={then(openCamera)} />
             <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
+            <Choice icon={FillSign} name="Fill" onPress={then(() => tools.setTool('fill'))} />
             {onFilm && <Choice icon={Clapperboard} name="Film" onPress={then(onFilm)} />}
             {onSound && <Choice icon={FileAudio} name="Sound" onPress={then(() => sound.current?.click())} />}
             {onPin && <Choice icon={Pin} name="Pin" onPress={then(onPin)} />}

@@ -126,6 +126,15 @@ export class PageHand implements Hand {
     this.#page.writing()?.put?.(way[0]!, way.at(-1)!)
   }
 
+  fill(at: Point): void {
+    // It takes a moment: where it was pressed is seen at once.
+    this.#wet.drawRing(at, ERASER_RADIUS / this.#page.view().scale, [], this.#page.view())
+    void this.#page
+      .writing()
+      ?.fill?.(at)
+      .finally(() => this.#wet.clear())
+  }
+
   sign(way: readonly InkPoint[]): void {
     this.#page.writing()?.sign?.(way)
   }

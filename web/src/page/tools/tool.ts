@@ -23,6 +23,8 @@ export interface Hand {
   pickUp(way: readonly InkPoint[]): void
   /** Puts a thing where the way says how large it is, or where a tap was. */
   put(way: readonly InkPoint[]): void
+  /** Fills what lies around a place. */
+  fill(at: Point): void
   /** Puts a sign of feedback where the way goes. */
   sign(way: readonly InkPoint[]): void
 }

@@ -16,6 +16,7 @@ export function useTools(person: Person, first: readonly Swatch[]) {
   const [putting, setPutting] = useState<Putting>('text')
   const [signing, setSigning] = useState<SignForm>('tick')
   const [boxes, setBoxes] = useState(false)
+  const [filling, setFilling] = useState<string>()
   const pick = useCallback(
     (index: number) => {
       change({ active: index })
@@ -45,6 +46,9 @@ export function useTools(person: Person, first: readonly Swatch[]) {
         setting === 'eraser'
           ? change({ eraser: way === 'exact' ? 'exact' : 'whole' })
           : setBoxes(way === 'box'),
+      /** The colour that areas are filled with: of the pen in hand, until another is chosen. */
+      filling: filling ?? swatch.colour,
+      setFilling,
       /** What the next press puts on the page. */
       putting,
       put: (kind: Putting) => {
@@ -92,6 +96,7 @@ export function useTools(person: Person, first: readonly Swatch[]) {
       putting,
       signing,
       boxes,
+      filling,
       change,
       role,
     ],

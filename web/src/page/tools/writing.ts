@@ -20,6 +20,8 @@ export interface Writing {
   /** Picks up what lies in a loop; one place: what lies under it, `reach` points around. */
   pickUp?(loop: readonly Point[], reach: number): void
   put?(from: Point, to: Point): void
+  /** Fills what lies around a place; settles when it is filled, or that was said which hinders it. */
+  fill?(at: Point): Promise<void>
   /** Puts the sign in hand along a way. */
   sign?(way: readonly Point[]): void
   /** What is put is a line from end to end, or fills a box. */

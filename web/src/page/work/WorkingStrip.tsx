@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react'
+import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import { PickedStrip } from '../picking/PickedStrip.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
 import { WriteLargeSign } from '../strip/signs.ts'
@@ -32,6 +33,8 @@ interface WorkingStripProps {
   moreView?: ReactNode
 }
 
+const FillStrip = fetchedPart('FillStrip', () => import('../fill/FillStrip.tsx'))
+
 /** The row of tools: pens, or what can be done with what is picked up. */
 export function WorkingStrip(props: WorkingStripProps) {
   const {
@@ -50,6 +53,7 @@ export function WorkingStrip(props: WorkingStripProps) {
   } = props
   const { tools, picking, pasting, formulas, writing, surface, person } = work
   const picked = picking.items.length > 0
+  const fills = tools.tool === 'fill' && !picked
   return (
     <PageStrip
       tools={tools}
@@ -60,17 +64,19 @@ export function WorkingStrip(props: WorkingStripProps) {
       onRedo={work.redo}
       neat={work.neat}
       picked={
-        picked && (
+        picked ? (
           <PickedStrip
             picking={picking}
             onCopy={pasting.copy}
             onWords={work.things.open}
             onFormula={formulas.open}
           />
+        ) : (
+          fills && <FillStrip tools={tools} onClose={() => tools.setTool('pen')} />
         )
       }
     >
-      {!picked && (
+      {!picked && !fills && (
         <>
           <PutMenu
             tools={tools}

@@ -24,13 +24,19 @@ export function pickKeys(
       { keys: ['['], words: 'pick the thing before', run: () => next(-1) },
       { keys: ['a'], control: true, words: 'pick all that is mine', run: () => picking.pickAll() },
       ...holdKeys({ any: () => picked, ...picking }),
-      { keys: ['Escape'], words: 'done', run: () => (picked ? picking.letGo() : closeLarge()) },
+      { keys: ['Escape'], words: 'done', run: done },
       { keys: ['Enter'], words: 'put down what is in hand', run: put },
     ],
   }
 
   function next(by: 1 | -1) {
     return tools.tool === 'pick' && picking.pickNext(by)
+  }
+
+  function done() {
+    if (picked) picking.letGo()
+    else if (tools.tool === 'fill') tools.setTool('pen')
+    else closeLarge()
   }
 
   function put({ target }: KeyboardEvent) {

@@ -20,6 +20,7 @@ import { useCopyPaste } from '../clipboard/useCopyPaste.ts'
 import { useWorkClipboard } from '../clipboard/useWorkClipboard.ts'
 import { useCloseUp } from '../closeUp/useCloseUp.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
+import { useFill } from '../fill/useFill.ts'
 import type { KeyGroup } from '../keys/keyActs.ts'
 import { useKeys } from '../keys/useKeys.ts'
 import { useNeat } from '../neat/useNeat.ts'
@@ -73,6 +74,10 @@ export function useWork(on: WorkOn) {
   const { signing, carries } = tools
   const neat = useNeat(store, page.id, person, seen.items)
   const { drew, take: takeNeat } = neat
+  const fill = useFill({
+    ...{ copy, store, page, placed: seen.placed, mine, bytesOf },
+    colour: tools.filling,
+  })
   const handling = useMemo<Handling>(
     () => ({
       pickUp: picking.pickUp,
@@ -81,9 +86,10 @@ export function useWork(on: WorkOn) {
         const made = signAlong(signing, way, page, times, carries[signing] ?? 0)
         store.add(page.id, [{ ...made, id: crypto.randomUUID() }])
       },
+      fill,
       drew,
     }),
-    [picking, things, store, page, times, signing, carries, drew],
+    [fill, picking, things, store, page, times, signing, carries, drew],
   )
   const writing = useWriting(store, page.id, seen.placed, tools, mine, handling)
   const middle = useCallback(

@@ -62,6 +62,7 @@ export interface Handling {
   /** `goesOn`: the next is put down right after. */
   putDown(thing: Thing, goesOn: boolean): void
   sign(way: readonly Point[]): void
+  fill(at: Point): Promise<void>
   /** A stroke was drawn just now. */
   drew(stroke: Stroke): void
 }
@@ -116,6 +117,7 @@ export function useWriting(
       pickUp: (loop: readonly Point[], reach: number) => handling?.pickUp(loop, reach),
       put: (from: Point, to: Point) => handling?.putDown(madeThing(putting, { from, to }, look), isLine),
       sign: (way: readonly Point[]) => handling?.sign(way),
+      fill: async (at: Point) => handling?.fill(at),
       puts: isLine ? 'line' : 'box',
     }
   }, [store, page, placed, own, mayTouch, tool, swatch, look, eraser, putting, isLine, boxes, handling])

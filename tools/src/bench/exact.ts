@@ -1,0 +1,62 @@
+import { fillAt, type Pixels } from '@hand-back/core'
+import { Picture } from '@hand-back/core/test/pictureOf.ts'
+import { type Figure, timed } from './figure.ts'
+
+/** Dots a point: 150 an inch. */
+const SCALE = 150 / 72
+
+/** What is computed for exact tools on the page. */
+export async function exactFigures(): Promise<Figure[]> {
+  const page = writtenPage()
+  const raw = { name: 'one pass over its pixels', value: await timed(() => passOver(page)) }
+  const at = (x: number, y: number) => () => fillAt(page, { x: x / SCALE, y: y / SCALE }, SCALE)
+  return [
+    {
+      name: 'filling an eighth of a circle on an A4 page at 150 dpi',
+      value: await timed(at(700, 640)),
+      unit: 'ms',
+      reference: raw,
+      heldTo: '≤ 150 ms',
+    },
+    {
+      name: 'finding that nothing bounds a place of it',
+      value: await timed(at(100, 100)),
+      unit: 'ms',
+      reference: raw,
+      heldTo: '≤ 500 ms',
+    },
+  ]
+}
+
+/** An A4 page with a circle in eighths and 2,000 letters. */
+function writtenPage(): Picture {
+  const page = new Picture(1240, 1754).arc(600, 600, 300, 3)
+  for (let part = 0; part < 8; part++) {
+    const angle = (part * Math.PI) / 4
+    page.line(
+      [
+        [600, 600],
+        [600 + 300 * Math.cos(angle), 600 + 300 * Math.sin(angle)],
+      ],
+      3,
+    )
+  }
+  for (let letter = 0; letter < 2000; letter++) {
+    const [x, y] = [80 + (letter % 60) * 18, 950 + Math.floor(letter / 60) * 22]
+    page.line(
+      [
+        [x, y],
+        [x + 9, y + 12],
+        [x + 3, y + 14],
+      ],
+      2,
+    )
+  }
+  return page
+}
+
+function passOver({ data }: Pixels): number {
+  let sum = 0
+  for (let at = 0; at < data.length; at += 4) sum += data[at]! + data[at + 1]! + data[at + 2]!
+  return sum
+}
