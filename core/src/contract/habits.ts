@@ -35,6 +35,8 @@ export const habits = z.object({
   finger: z.enum(['until pen', 'writes', 'moves']).optional(),
   /** Whether what one draws is made neat: where one takes what is offered, always, or never. */
   neat: z.enum(['offered', 'always', 'never']).optional(),
+  /** In what a ruler measures. */
+  ruler: z.enum(['cm', 'in']).optional(),
   /** Whether one key alone, a letter, number or sign, does something on a page. */
   singleKeys: z.boolean().optional(),
   /** What an arrow key adds to a mark or takes off, in hundredths. */

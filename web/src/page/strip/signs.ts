@@ -58,3 +58,10 @@ export const FillSign = createLucideIcon('fill', [
   ['path', { d: 'M12 3v9h9', key: 'lines' }],
   ['path', { d: 'M14.5 4.5v5M17.2 6v3.5M19.6 8.6v.9', key: 'colour' }],
 ])
+
+/** Half a round with its degrees, and an arm. */
+export const ProtractorSign = createLucideIcon('protractor', [
+  ['path', { d: 'M2.5 18.5a9.5 9.5 0 0 1 19 0z', key: 'half' }],
+  ['path', { d: 'M12 18.5 16.6 6', key: 'arm' }],
+  ['path', { d: 'M5.6 18.5h.9M6.6 13.6l.8.6M10.2 11.7l.3.9', key: 'degrees' }],
+])

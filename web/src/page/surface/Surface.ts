@@ -46,6 +46,9 @@ const FEW = 400
 
 const NOT_DRAWING = () => {}
 
+/** How near an edge a stroke must begin to go along it, in CSS pixels. */
+const EDGE_REACH = { pen: 14, finger: 24 }
+
 /** How far a steadied line may lie from where the mouse is, in CSS pixels. */
 const LEASH = 9
 
@@ -135,7 +138,7 @@ export class Surface {
         toolFor: (eraserEnd) =>
           this.#writing ? TOOLS[eraserEnd ? 'eraser' : this.#writing.tool] : undefined,
         mayBegin: (tool, at) => !tool.writes || (this.#writing?.mayBegin?.(at) ?? true),
-        guidesFor: (tool, pointerType) => this.#guidesFor(tool, pointerType),
+        guidesFor: (tool, pointerType, at) => this.#guidesFor(tool, pointerType, at),
         drawing: {
           down: (tool: Tool, at) => tool.down(hand, at),
           move: (tool: Tool, points, foreseen) => tool.move(hand, points, foreseen),
@@ -363,9 +366,16 @@ export class Surface {
     this.#events.ranOn(by)
   }
 
-  /** A mouse trembles more than a pen does. */
-  #guidesFor(tool: Tool, pointerType: string): Guide[] {
-    return tool.writes && pointerType === 'mouse' ? [new Steadier(LEASH / this.#view.scale)] : []
+  /** An edge that one draws along guides alone; else a mouse, which trembles more than a pen does, is steadied. */
+  #guidesFor(tool: Tool, pointerType: string, at: Point): Guide[] {
+    if (!tool.writes) return []
+    const { scale } = this.#view
+    const edge = this.#writing?.edge?.(
+      at,
+      (pointerType === 'touch' ? EDGE_REACH.finger : EDGE_REACH.pen) / scale,
+    )
+    if (edge) return [edge]
+    return pointerType === 'mouse' ? [new Steadier(LEASH / scale)] : []
   }
 
   #resize(): void {

@@ -11,8 +11,8 @@ export interface PointerTarget {
   toolFor(eraserEnd: boolean): Tool | undefined
   /** Whether this tool may begin at a place of the page; where it may not, that is said. */
   mayBegin(tool: Tool, at: Point): boolean
-  /** What stands between the hand and this tool. */
-  guidesFor(tool: Tool, pointerType: string): Guide[]
+  /** What stands between the hand and this tool in a stroke that begins at a place of the page. */
+  guidesFor(tool: Tool, pointerType: string, at: Point): Guide[]
   drawing: {
     down(tool: Tool, at: InkPoint): void
     move(tool: Tool, points: readonly InkPoint[], foreseen: readonly InkPoint[]): void
@@ -216,7 +216,8 @@ export class Pointers {
       if (event.pointerType === 'mouse') this.#beginPan(event)
       return
     }
-    if (!this.#target.mayBegin(tool, this.#target.toPage(this.#place(event)))) {
+    const at = this.#target.toPage(this.#place(event))
+    if (!this.#target.mayBegin(tool, at)) {
       event.preventDefault()
       return
     }
@@ -226,7 +227,7 @@ export class Pointers {
       byFinger: event.pointerType === 'touch',
       tool,
       startedAt: event.timeStamp,
-      guides: this.#target.guidesFor(tool, event.pointerType),
+      guides: this.#target.guidesFor(tool, event.pointerType, at),
       last: this.#place(event),
       gone: 0,
     }

@@ -1,12 +1,15 @@
+import type { Instrument } from '@hand-back/core'
 import {
   Camera,
   Clapperboard,
   ClipboardPaste,
+  DraftingCompass,
   FileAudio,
   Image,
   type LucideIcon,
   Pin,
   Plus,
+  Ruler,
   Sigma,
 } from 'lucide-react'
 import { useRef, useState } from 'react'
@@ -16,13 +19,15 @@ import { TakePicture } from '../camera/TakePicture.tsx'
 import { PUTS } from '../kinds/index.ts'
 import { OpensCard } from '../strip/OpensCard.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
-import { FillSign } from '../strip/signs.ts'
+import { FillSign, ProtractorSign } from '../strip/signs.ts'
 import type { Tools } from '../tools/useTools.ts'
 
 interface PutMenuProps {
   tools: Tools
   onPicture: (file: File) => void
   onFormula: () => void
+  /** Lays a ruler or another instrument on the page. */
+  onInstrument: (kind: Instrument['kind']) => void
   /** Takes a sound that was made elsewhere; left out where nothing is spoken. */
   onSound?: ((file: File) => void) | undefined
   /** Films something; left out where nothing is filmed. */
@@ -34,7 +39,16 @@ interface PutMenuProps {
 }
 
 /** Everything that can be put on a page besides ink. */
-export function PutMenu({ tools, onPicture, onFormula, onSound, onFilm, onPin, onPaste }: PutMenuProps) {
+export function PutMenu({
+  tools,
+  onPicture,
+  onFormula,
+  onInstrument,
+  onSound,
+  onFilm,
+  onPin,
+  onPaste,
+}: PutMenuProps) {
   const [open, setOpen] = useState(false)
   const file = useRef<HTMLInputElement>(null)
   const sound = useRef<HTMLInputElement>(null)
@@ -75,6 +89,13 @@ export function PutMenu({ tools, onPicture, onFormula, onSound, onFilm, onPin, o
             <Choice icon={Camera} name="Camera" onPress={then(openCamera)} />
             <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
             <Choice icon={FillSign} name="Fill" onPress={then(() => tools.setTool('fill'))} />
+            <Choice icon={Ruler} name="Ruler" onPress={then(() => onInstrument('ruler'))} />
+            <Choice
+              icon={ProtractorSign}
+              name="Protractor"
+              onPress={then(() => onInstrument('protractor'))}
+            />
+            <Choice icon={DraftingCompass} name="Compasses" onPress={then(() => onInstrument('compasses'))} />
             {onFilm && <Choice icon={Clapperboard} name="Film" onPress={then(onFilm)} />}
             {onSound && <Choice icon={FileAudio} name="Sound" onPress={then(() => sound.current?.click())} />}
             {onPin && <Choice icon={Pin} name="Pin" onPress={then(onPin)} />}

@@ -1,4 +1,4 @@
-import type { InkPoint, Point, Stroke, Swatch } from '@hand-back/core'
+import type { Guide, InkPoint, Point, Stroke, Swatch } from '@hand-back/core'
 import type { ToolName } from './index.ts'
 import type { Rubbed } from './rubbing.ts'
 
@@ -12,7 +12,10 @@ export interface Writing {
   readonly boxes?: boolean
   /** Whether ink may begin there; left out: everywhere. Where it may not, that is said. */
   mayBegin?(at: Point): boolean
-  keep(points: readonly InkPoint[]): void
+  /** Makes ink of points; `exact`: it is as neat as it was meant. */
+  keep(points: readonly InkPoint[], exact?: boolean): void
+  /** What guides a stroke that begins at a place: the edge of something to draw along, `reach` points away at most. */
+  edge?(at: Point, reach: number): Guide | undefined
   /** Takes away what the eraser, `reach` points around its way, went over. */
   rubOut(rubbed: Rubbed, reach: number): void
   /** Whether this person may take away a stroke. */

@@ -82,6 +82,7 @@ export function WorkingStrip(props: WorkingStripProps) {
             tools={tools}
             onPicture={(file) => void pasting.addPicture(file)}
             onFormula={() => formulas.open()}
+            onInstrument={work.layInstrument}
             onSound={onSound}
             onFilm={onFilm}
             onPin={onPin}

@@ -1,5 +1,6 @@
 import type { CopyWhole, Drawn, Stroke } from '@hand-back/core'
 import { type ReactNode, useEffect } from 'react'
+import { LaidInstrument } from '../exact/LaidInstrument.tsx'
 import { useHabits } from '../habits/useHabits.ts'
 import type { Running } from '../surface/PageRun.tsx'
 import { PageSurface } from '../surface/PageSurface.tsx'
@@ -96,6 +97,14 @@ export function Worktop(props: WorktopProps) {
                     onLift={work.setLifted}
                     onTap={work.openPicked}
                     onClose={picking.letGo}
+                  />
+                )}
+                {writing && (
+                  <LaidInstrument
+                    person={person}
+                    instruments={work.instruments}
+                    writing={writing}
+                    view={view}
                   />
                 )}
                 {things.typing && (

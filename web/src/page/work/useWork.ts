@@ -2,6 +2,7 @@ import {
   type Box,
   boxOfBounds,
   type CopyWhole,
+  type Instrument,
   type Item,
   isThing,
   type Person,
@@ -16,10 +17,13 @@ import {
 } from '@hand-back/core'
 import { useCallback, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
+import { importAgain } from '../../ui/importAgain.ts'
+import { sayProblem } from '../../ui/notices.ts'
 import { useCopyPaste } from '../clipboard/useCopyPaste.ts'
 import { useWorkClipboard } from '../clipboard/useWorkClipboard.ts'
 import { useCloseUp } from '../closeUp/useCloseUp.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
+import { layInstruments } from '../exact/instruments.ts'
 import { useFill } from '../fill/useFill.ts'
 import type { KeyGroup } from '../keys/keyActs.ts'
 import { useKeys } from '../keys/useKeys.ts'
@@ -78,6 +82,7 @@ export function useWork(on: WorkOn) {
     ...{ copy, store, page, placed: seen.placed, mine, bytesOf },
     colour: tools.filling,
   })
+  const [instruments] = useState(layInstruments)
   const handling = useMemo<Handling>(
     () => ({
       pickUp: picking.pickUp,
@@ -87,9 +92,10 @@ export function useWork(on: WorkOn) {
         store.add(page.id, [{ ...made, id: crypto.randomUUID() }])
       },
       fill,
+      edge: instruments.guideAt,
       drew,
     }),
-    [fill, picking, things, store, page, times, signing, carries, drew],
+    [fill, instruments, picking, things, store, page, times, signing, carries, drew],
   )
   const writing = useWriting(store, page.id, seen.placed, tools, mine, handling)
   const middle = useCallback(
@@ -167,6 +173,14 @@ export function useWork(on: WorkOn) {
     writing,
     pasting,
     formulas,
+    instruments,
+    /** Lays something to draw along where one looks. */
+    layInstrument: (kind: Instrument['kind']) => {
+      tools.setTool('pen')
+      importAgain(() => import('../exact/layNew.ts'))
+        .then(({ layNew }) => layNew(instruments, kind, middle(), page.width))
+        .catch(sayProblem)
+    },
     keys,
     keysShown,
     showKeys: () => setKeysShown(true),

@@ -1,4 +1,5 @@
 import {
+  type Guide,
   type InkPoint,
   type Item,
   inSight,
@@ -63,6 +64,8 @@ export interface Handling {
   putDown(thing: Thing, goesOn: boolean): void
   sign(way: readonly Point[]): void
   fill(at: Point): Promise<void>
+  /** See `Writing.edge`. */
+  edge(at: Point, reach: number): Guide | undefined
   /** A stroke was drawn just now. */
   drew(stroke: Stroke): void
 }
@@ -84,13 +87,20 @@ export function useWriting(
   const isLine = PUTS.get(putting)!.isLine === true
   return useMemo(() => {
     if (!mayTouch) return undefined
+    // What was drawn along an edge is as neat as it was meant.
+    let isNeat = false
     return {
       tool,
       swatch,
       exact: eraser === 'exact',
       boxes,
       mayBegin: (at: Point) => store.mayBegin(page, at),
-      keep(points: readonly InkPoint[]) {
+      edge(at: Point, reach: number) {
+        const edge = handling?.edge(at, reach)
+        isNeat = edge !== undefined
+        return edge
+      },
+      keep(points: readonly InkPoint[], exact = isNeat) {
         const strokes = inLengths(points).map((part) => ({
           id: crypto.randomUUID(),
           kind: 'stroke' as const,
@@ -99,7 +109,7 @@ export function useWriting(
         }))
         store.add(page, strokes)
         const [only] = strokes
-        if (only && strokes.length === 1) handling?.drew(only)
+        if (only && strokes.length === 1 && !exact) handling?.drew(only)
       },
       rubOut({ taken, pieces, way }: Rubbed, reach: number) {
         const signs = placed.filter(
