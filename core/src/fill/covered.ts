@@ -1,5 +1,5 @@
 import { clearance, PIXEL } from './clearance.ts'
-import { flood } from './region.ts'
+import { takePiece } from './region.ts'
 
 /** A part of a picture: its pixels from the top, `left` and `top` where it lies in the whole, in pixels. */
 export interface Part {
@@ -77,27 +77,14 @@ function grown(mask: Uint8Array, free: Uint8Array, width: number): Uint8Array {
 
 /** Fills what the region encloses and is too narrow to be a window in it. */
 function fillHoles(mask: Uint8Array, free: Uint8Array, { width, height }: Part, smallest: number): void {
-  const open = mask.map((covered) => 1 - covered)
+  const holes = mask.map((covered) => 1 - covered)
   // The box has room all around: its corner lies outside.
-  const seen = flood(open, width, 0)
+  takePiece(holes, width, 0)
   const room = clearance(free, width, height)
   for (let at = 0; at < mask.length; at++) {
-    if (mask[at] === 1 || seen[at] === 1) continue
-    const hole = holeAt(mask, seen, width, at)
+    if (holes[at] === 0) continue
+    const hole = takePiece(holes, width, at)
     const widest = hole.reduce((most, each) => Math.max(most, room[each]!), 0)
     if (widest * 2 < smallest * PIXEL) for (const each of hole) mask[each] = 1
   }
-}
-
-/** What hangs together with a place that is not covered. */
-function holeAt(mask: Uint8Array, seen: Uint8Array, width: number, start: number): number[] {
-  const hole = [start]
-  seen[start] = 1
-  for (const at of hole)
-    for (const next of [at - width, at - 1, at + 1, at + width])
-      if (mask[next] === 0 && seen[next] === 0) {
-        seen[next] = 1
-        hole.push(next)
-      }
-  return hole
 }

@@ -1,6 +1,7 @@
 import type { Point } from '../ink/points.ts'
+import type { Pixels } from '../photo/pixels.ts'
+import { alike } from './alike.ts'
 import { covered } from './covered.ts'
-import { alike, type Pixels } from './pixels.ts'
 import { regionAt } from './region.ts'
 import { ringsOf } from './rings.ts'
 

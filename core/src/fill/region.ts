@@ -65,6 +65,21 @@ export function flood(free: Uint8Array, width: number, start: number): Uint8Arra
   return reached
 }
 
+/** Takes the pixels with a 1 that hang together with one of them by their sides: they are 0 from now on. Cost: O(those). */
+export function takePiece(of: Uint8Array, width: number, start: number): number[] {
+  const piece = [start]
+  of[start] = 0
+  for (const at of piece) {
+    const x = at % width
+    for (const next of [at - width, at + width, x > 0 ? at - 1 : -1, x < width - 1 ? at + 1 : -1])
+      if (of[next] === 1) {
+        of[next] = 0
+        piece.push(next)
+      }
+  }
+  return piece
+}
+
 /** The way from a pixel to where nothing beside has more room. */
 function uphill(room: Uint16Array, width: number, start: number): number[] {
   const way = [start]

@@ -1,19 +1,9 @@
 import { describe, expect, test } from '@jest/globals'
 import type { Point } from '../ink/points.ts'
 import { drawnByHand } from '../test/drawnByHand.ts'
+import { seeded } from '../test/seeded.ts'
 import type { Neat } from './neat.ts'
 import { neatShape } from './neatShape.ts'
-
-/** Numbers from 0 to 1, the same for the same seed (mulberry32). */
-function numbers(seed: number): () => number {
-  let state = seed
-  return () => {
-    state = (state + 0x6d2b79f5) | 0
-    let t = Math.imul(state ^ (state >>> 15), 1 | state)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
 
 const ring = (count: number, width: number, height: number, from = 0): Point[] =>
   Array.from({ length: count }, (_, index) => {
@@ -78,7 +68,7 @@ const nameOf = (neat: Neat | undefined): string => {
 function rate([kind, way, closed]: Drawn, count: number, wobble: number) {
   const taken: Record<string, number> = {}
   for (let seed = 0; seed < count; seed++) {
-    const random = numbers(seed * 7919 + wobble * 1e5)
+    const random = seeded(seed * 7919 + wobble * 1e5)
     const size = 50 + random() * 200
     const gap = (random() - 0.45) * 0.16
     const places = turned(way(size), random() * 360)
@@ -146,7 +136,7 @@ describe('what is no shape', () => {
 
 describe('what was meant', () => {
   const drawn = (places: readonly Point[], closed: boolean) =>
-    neatShape(drawnByHand(places, closed, { wobble: 0.012, gap: 0.03, random: numbers(5) }))!
+    neatShape(drawnByHand(places, closed, { wobble: 0.012, gap: 0.03, random: seeded(5) }))!
   test('what is nearly level, upright, square or round is', () => {
     expect(drawn(turned(box(120, 125), 3), true)).toMatchObject({ form: 'rectangle', turn: 0 })
     const square = drawn(turned(box(120, 125), 3), true)

@@ -1,5 +1,5 @@
-import type { Pixels } from '../fill/pixels.ts'
 import type { Bounds } from '../ink/points.ts'
+import type { Pixels } from '../photo/pixels.ts'
 
 type Colour = readonly [red: number, green: number, blue: number]
 const WHITE: Colour = [255, 255, 255]

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { type PageEvent, readInk, type Stroke } from '@hand-back/core'
-import { type Hand, seeded, write } from '../demo/hand.ts'
+import { seeded } from '@hand-back/core/test/seeded.ts'
+import { type Hand, write } from '../demo/hand.ts'
 
 const hand: Hand = {
   random: seeded(7),

@@ -13,6 +13,7 @@ import {
   type Talk,
   type WorksheetPage,
 } from '@hand-back/core'
+import { seeded } from '@hand-back/core/test/seeded.ts'
 import {
   addStudentsTo,
   bringIn,
@@ -47,7 +48,7 @@ import {
   tideFeedback,
 } from './answers.ts'
 import { curvesSheet, type Played } from './curves.ts'
-import { type Hand, seeded } from './hand.ts'
+import type { Hand } from './hand.ts'
 import { seededId, studentsHand, teachersHand } from './hands.ts'
 import { furnishMail } from './mail.ts'
 import { CLASS_NAME, STUDENTS, TEACHER } from './people.ts'

@@ -1,9 +1,4 @@
-/** A picture's pixels: red, green, blue and opacity of each, a byte each, row by row from the top (as ImageData has them). */
-export interface Pixels {
-  readonly data: Uint8ClampedArray
-  readonly width: number
-  readonly height: number
-}
+import type { Pixels } from '../photo/pixels.ts'
 
 /** How far the red, green and blue of a pixel may be from a colour and still be it, together: paper that was scanned is not one white. */
 const ALIKE = 30
