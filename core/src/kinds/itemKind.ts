@@ -54,9 +54,10 @@ export interface ItemKind<Item> {
   changed?(item: Item, set: Change): Item
   /** The change that makes it what it is: the opposite of `changed`. */
   asChange?(item: Item): Change
-  /** The attachments that it shows, and those that it plays, by name. */
+  /** The attachments that it shows, those that it plays, and those that lie behind it, by name. */
   pictures?(item: Item): string[]
   sounds?(item: Item): string[]
+  keeps?(item: Item): string[]
   /** The printed item that it belongs to. */
   names?(item: Item): Names
   /** Whether it counts as an answer at a place: given there, or lying over it. */

@@ -74,10 +74,11 @@ export const isThing = (item: Item): item is Thing => item.kind in THING_KINDS
 /** The pictures that an item shows, by the names of their attachments. */
 export const picturesOfItem = (item: Item): string[] => kindOfItem(item).pictures?.(item) ?? []
 
-/** The attachments (sounds, films, photos, pictures) that an item plays or shows, by name. */
+/** The attachments (sounds, films, photos, pictures) that an item plays, shows or keeps, by name. */
 export const attachmentsOfItem = (item: Item): string[] => [
   ...picturesOfItem(item),
   ...(kindOfItem(item).sounds?.(item) ?? []),
+  ...(kindOfItem(item).keeps?.(item) ?? []),
 ]
 
 /**

@@ -32,7 +32,42 @@ export const picture: PrintedKind<Picture> = {
   sent: (item, nameOf) => ({ ...item, file: nameOf(pictureRecipe(item.file, item.crop)), crop: WHOLE }),
 }
 
-/** A picture that somebody put on a copy; its `file` is the name of its attachment. */
-export const laidPicture = thingKind(picture, schema.omit(notLaid).extend({ ...laidBox, file: madeId }), {
-  pictures: (item) => [item.file],
+/**
+ * The other picture of the same paper, which lies behind: its attachment, how many times as wide as high it is, and
+ * whether it is the straightened one or the photo as it was taken.
+ */
+const behind = z.object({
+  file: madeId,
+  proportion: z.number().min(0.001).max(1000),
+  straight: z.boolean(),
 })
+
+/** A picture that somebody put on a copy; its `file` is the name of its attachment. */
+export const laidPicture = thingKind(
+  picture,
+  schema.omit(notLaid).extend({
+    ...laidBox,
+    file: madeId,
+    behind: behind.optional(),
+  }),
+  {
+    pictures: (item) => [item.file],
+    keeps: ({ behind }) => (behind === undefined ? [] : [behind.file]),
+  },
+)
+
+type LaidPicture = z.infer<typeof laidPicture.schema>
+
+/** The same with the picture that lies behind it in front, as wide and with its upper left corner where it was; where none does, itself. */
+export function turnedOver(picture: LaidPicture): LaidPicture {
+  const { behind, file, width, height, crop } = picture
+  if (!behind) return picture
+  const proportion = (width / crop.width / Math.max(1, height)) * crop.height
+  return {
+    ...picture,
+    file: behind.file,
+    height: width / behind.proportion,
+    crop: WHOLE,
+    behind: { file, proportion: Math.min(1000, Math.max(0.001, proportion)), straight: !behind.straight },
+  }
+}

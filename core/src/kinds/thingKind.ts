@@ -26,6 +26,7 @@ export interface ThingWays<Item> {
   recoloured?(item: Item, colour: string): Item
   pictures?(item: Item): string[]
   sounds?(item: Item): string[]
+  keeps?(item: Item): string[]
 }
 
 interface AnyThing extends Required<Turned> {
@@ -37,7 +38,7 @@ interface AnyThing extends Required<Turned> {
 export function thingKind<Printed, Item extends AnyThing>(
   printed: PrintedKind<Printed>,
   schema: z.ZodType<Item>,
-  { line, isAt, recoloured, pictures, sounds }: ThingWays<Item> = {},
+  { line, isAt, recoloured, pictures, sounds, keeps }: ThingWays<Item> = {},
 ): ItemKind<Item> {
   const bounds = (item: Item): Bounds => seenBounds(item, (line?.(item) ?? 0) / 2)
   const asPrinted = (item: Item) => item as unknown as Printed
@@ -68,6 +69,7 @@ export function thingKind<Printed, Item extends AnyThing>(
     ...(recoloured ? { recoloured } : {}),
     ...(pictures ? { pictures } : {}),
     ...(sounds ? { sounds } : {}),
+    ...(keeps ? { keeps } : {}),
   }
 }
 

@@ -12,17 +12,18 @@ const OFF = 1.2
 
 /**
  * Corners that lie nearly right, brought to where the picture changes most from dark (outside) to bright (inside).
- * A side where too little is to be seen stays.
+ * A side where too little is to be seen stays. `weakest`: which part of the side that is seen worst is seen.
  */
-export function alongEdges(grey: Grey, corners: Corners): Corners {
+export function alongEdges(grey: Grey, corners: Corners): { corners: Corners; weakest: number } {
   const sides = corners.map((from, index) => edgeNear(grey, from, corners[(index + 1) % 4]!))
-  return corners.map(
-    (corner, index) => meet(sides[(index + 3) % 4]!, sides[index]!) ?? corner,
-  ) as unknown as Corners
+  const laid = corners.map(
+    (corner, index) => meet(sides[(index + 3) % 4]!.line, sides[index]!.line) ?? corner,
+  )
+  return { corners: laid as unknown as Corners, weakest: Math.min(...sides.map(({ seen }) => seen)) }
 }
 
 /** The edge near a side; what lies to the right of the way from one end to the other is inside. */
-function edgeNear(grey: Grey, from: Point, to: Point): Line {
+function edgeNear(grey: Grey, from: Point, to: Point): { line: Line; seen: number } {
   const long = Math.hypot(to.x - from.x, to.y - from.y)
   const side: Line = { at: from, along: { x: (to.x - from.x) / long, y: (to.y - from.y) / long } }
   const inward = { x: -side.along.y, y: side.along.x }
@@ -33,7 +34,10 @@ function edgeNear(grey: Grey, from: Point, to: Point): Line {
     const off = steepest(grey, at, inward)
     if (off !== undefined) found.push({ x: at.x + inward.x * off, y: at.y + inward.y * off })
   }
-  return withoutOutliers(found, PLACES / 3) ?? side
+  const best = withoutOutliers(found)
+  return best.places.length < PLACES / 3
+    ? { line: side, seen: best.places.length / PLACES }
+    : { line: best.line!, seen: best.places.length / PLACES }
 }
 
 /** How far inward of a place it becomes bright most steeply; nothing: nowhere plainly. */
@@ -62,16 +66,15 @@ function valueAt({ data, width, height }: Grey, at: Point, inward: Point, far: n
   )
 }
 
-/** The line through most of the places: those that lie off are left out, the farthest first. */
-function withoutOutliers(places: readonly Point[], least: number): Line | undefined {
+/** The line through most of the places, and those on it: those that lie off are left out, the farthest first. */
+function withoutOutliers(places: readonly Point[]): { line: Line | undefined; places: readonly Point[] } {
   let left = [...places]
-  while (left.length >= least) {
+  for (;;) {
     const line = lineThrough(left)
-    if (!line) return undefined
+    if (!line) return { line, places: [] }
     const off = ({ x, y }: Point) => Math.abs((x - line.at.x) * line.along.y - (y - line.at.y) * line.along.x)
     const worst = Math.max(...left.map(off))
-    if (worst <= OFF) return line
+    if (worst <= OFF) return { line, places: left }
     left = left.filter((place) => off(place) < Math.max(OFF, worst * 0.8))
   }
-  return undefined
 }

@@ -74,19 +74,36 @@ function lightOf(
   return light
 }
 
-/** A field that is dark all over (a picture, a shape filled with ink) is no shadow: it has the light of those beside it. */
+/** So many fields around one say how bright paper is there; a shadow is not darker than this part of them in any colour. */
+const AROUND = 4
+const SHADOW = 0.55
+
+/** A field that is dark or coloured all over (a picture, a shape filled with ink) is no shadow: it has the light of the brighter ones around it. */
 function smoothed(light: Float32Array, across: number, down: number): Float32Array {
-  const bright = light.slice()
+  const even = light.slice()
   for (let row = 0; row < down; row++)
-    for (let column = 0; column < across; column++)
-      for (let part = 0; part < 3; part++) {
-        const at = (row * across + column) * 3 + part
-        const beside: number[] = []
-        for (let y = Math.max(0, row - 2); y <= Math.min(down - 1, row + 2); y++)
-          for (let x = Math.max(0, column - 2); x <= Math.min(across - 1, column + 2); x++)
-            beside.push(light[(y * across + x) * 3 + part]!)
-        const middle = beside.sort((a, b) => a - b)[beside.length >> 1]!
-        bright[at] = Math.max(light[at]!, middle * 0.92)
-      }
-  return bright
+    for (let column = 0; column < across; column++) {
+      const paper = [0, 1, 2].map((part) => brighterAround(light, across, down, row, column, part))
+      const at = (row * across + column) * 3
+      const isInk = paper.some((bright, part) => light[at + part]! < bright * SHADOW)
+      if (isInk) for (const [part, bright] of paper.entries()) even[at + part] = bright
+    }
+  return even
+}
+
+/** How bright the fields around one are that are brighter than three quarters of them. */
+function brighterAround(
+  light: Float32Array,
+  across: number,
+  down: number,
+  row: number,
+  column: number,
+  part: number,
+): number {
+  const around: number[] = []
+  for (let y = Math.max(0, row - AROUND); y <= Math.min(down - 1, row + AROUND); y++)
+    for (let x = Math.max(0, column - AROUND); x <= Math.min(across - 1, column + AROUND); x++)
+      around.push(light[(y * across + x) * 3 + part]!)
+  around.sort((a, b) => a - b)
+  return around[Math.floor(around.length * 0.75)]!
 }

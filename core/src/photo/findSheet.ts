@@ -2,7 +2,7 @@ import { takePiece } from '../fill/region.ts'
 import type { Point } from '../ink/points.ts'
 import { alongEdges } from './alongEdges.ts'
 import type { Corners } from './homography.ts'
-import { type Grey, greyOf, type Pixels } from './pixels.ts'
+import { type Grey, greyOf, inLevelLight, type Pixels } from './pixels.ts'
 import { hullOf, quadIn, squareness } from './quad.ts'
 
 /** A sheet is looked for in a picture of this many pixels at its longer side. */
@@ -14,25 +14,48 @@ const LARGEST = 0.985
 /** This part of its own outline is paper. */
 const SOLID = 0.9
 
+/** What is less sure than this is left to a person. */
+const SURE = 0.4
+/** A sheet whose weakest side is hardly seen is this part as sure as one that is seen all round. */
+const UNSEEN = 0.25
+
 /**
  * The corners of the sheet of paper in a photo, in pixels: upper left, upper right, lower right, lower left. Nothing:
  * none is sure enough.
  *
- * Method: paper is brighter than what it lies on. For each of several thresholds the largest bright part, with what
- * it encloses, is taken if its outline is nearly a quadrilateral; the one that is best filled and squarest wins.
- * Its sides are then laid where the picture changes most (`alongEdges`), so that a bent corner or a thumb does not
- * matter.
+ * Method: paper is brighter, or whiter, than what it lies on, as it is seen or in level light. In each of these
+ * pictures and for each of several thresholds the largest bright part is taken if its outline is nearly a
+ * quadrilateral, with what it encloses. Its sides are then laid where the picture changes most (`alongEdges`), so
+ * that a bent corner or a thumb does not matter. The one wins that is best filled, squarest, and plainest seen at
+ * its weakest side.
  */
 export function findSheet(pixels: Pixels): Corners | undefined {
-  const grey = blurred(greyOf(pixels, SIDE))
-  let best: { corners: Corners; sure: number } | undefined
+  const seen = (['brightness', 'whiteness'] as const).map((as) => blurred(greyOf(pixels, SIDE, as)))
+  let best: Found | undefined
+  for (const grey of seen.flatMap((each) => [each, inLevelLight(each)])) {
+    const found = sheetIn(grey)
+    if (found && found.sure > (best?.sure ?? SURE)) best = found
+  }
+  if (!best) return undefined
+  const [sx, sy] = [pixels.width / seen[0]!.width, pixels.height / seen[0]!.height]
+  return best.corners.map(({ x, y }) => ({ x: x * sx, y: y * sy })) as unknown as Corners
+}
+
+interface Found {
+  readonly corners: Corners
+  /** How sure it is, from 0 to 1. */
+  readonly sure: number
+}
+
+function sheetIn(grey: Grey): Found | undefined {
+  let best: Found | undefined
   for (const threshold of thresholdsOf(grey)) {
     const found = sheetAbove(grey, threshold)
     if (found && found.sure > (best?.sure ?? 0)) best = found
   }
   if (!best) return undefined
-  const [sx, sy] = [pixels.width / grey.width, pixels.height / grey.height]
-  return alongEdges(grey, best.corners).map(({ x, y }) => ({ x: x * sx, y: y * sy })) as unknown as Corners
+  const { corners, weakest } = alongEdges(grey, best.corners)
+  return { corners, sure: best.sure * (UNSEEN + (1 - UNSEEN) * weakest) }
 }
 
 /** Thresholds to try: between the darkest and the brightest, and where the picture parts best in two (Otsu 1979). */
@@ -60,7 +83,7 @@ function otsuOf(counts: Uint32Array, all: number): number {
   return best
 }
 
-function sheetAbove(grey: Grey, threshold: number): { corners: Corners; sure: number } | undefined {
+function sheetAbove(grey: Grey, threshold: number): Found | undefined {
   const { data, width, height } = grey
   const bright = data.map((value) => (value > threshold ? 1 : 0))
   const sheet = largest(bright, width)

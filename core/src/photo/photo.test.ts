@@ -99,15 +99,24 @@ describe('a photo of a sheet', () => {
     expect(homography(line, line)).toBeUndefined()
   })
 
-  test('of 40 crooked, dim photos the sheet is found in nearly all, to a few pixels of their height', () => {
+  test('of 24 crooked, dim photos the sheet is found in nearly all, to a few pixels of their height', () => {
     const chance = seeded(7)
     let right = 0
-    for (let photo = 0; photo < 40; photo++) {
+    for (let photo = 0; photo < 24; photo++) {
       const shot = shotOf(chance)
       const found = findSheet(photographed(SHEET, shot))
       if (found && farthest(found, shot.corners) < HIGH * 0.008) right++
     }
-    expect(right).toBeGreaterThanOrEqual(38)
+    expect(right).toBeGreaterThanOrEqual(23)
+  })
+
+  test('where light comes from one side only, a bright table is not taken for paper', () => {
+    const chance = seeded(21)
+    for (const table of TABLES) {
+      const shot = { ...shotOf(chance), table, light: [0.42, 0.95] as const }
+      const found = findSheet(photographed(SHEET, shot))!
+      expect(farthest(found, shot.corners)).toBeLessThan(HIGH * 0.01)
+    }
   })
 
   test('a thumb over a side does not move it', () => {
@@ -147,7 +156,7 @@ describe('a photo of a sheet', () => {
     const chance = seeded(5)
     const shot = { ...shotOf(chance), light: [0.95, 0.45] as const }
     const photo = photographed(SHEET, shot)
-    const { width, height } = sheetSize(shot.corners, 421)
+    const { width, height } = sheetSize(shot.corners, 421, photo)
     expect(height / width).toBeCloseTo(Math.SQRT2, 1)
     const flat = straighten(photo, shot.corners, 298, 421)!
     evenLight(flat)
@@ -169,6 +178,54 @@ describe('a photo of a sheet', () => {
     ).toBeUndefined()
   })
 
+  test('what is filled with colour on it stays so', () => {
+    const bar = new Picture(298, 421).line(
+      [
+        [60, 210],
+        [240, 210],
+      ],
+      60,
+      [30, 60, 180],
+    )
+    const chance = seeded(8)
+    const shot = { ...shotOf(chance), light: [0.5, 0.9] as const }
+    const flat = straighten(photographed(bar, shot), shot.corners, 298, 421)!
+    evenLight(flat)
+    for (const x of [70, 150, 230])
+      for (const [part, value] of [30, 60, 180].entries())
+        expect(Math.abs(flat.data[(210 * 298 + x) * 4 + part]! - value)).toBeLessThan(30)
+    expect(flat.data[(300 * 298 + 150) * 4]).toBeGreaterThan(235)
+  })
+
+  test('seen from any side, A4 is A4 and Letter is Letter', () => {
+    const chance = seeded(31)
+    for (const proportion of [Math.SQRT2, 11 / 8.5, 1.8])
+      for (let view = 0; view < 40; view++) {
+        // A camera with a focal length of one photo's height looks at a sheet that leans away in both directions.
+        const [lean, sway, roll] = [0.2 + chance() * 0.5, (chance() - 0.5) * 0.8, (chance() - 0.5) * 0.4]
+        const corner = (across: number, down: number): Point => {
+          const [x0, y0] = [across * 100, down * 100 * proportion]
+          const [x1, y1] = [
+            x0 * Math.cos(roll) - y0 * Math.sin(roll),
+            x0 * Math.sin(roll) + y0 * Math.cos(roll),
+          ]
+          const [y2, z2] = [y1 * Math.cos(lean), y1 * Math.sin(lean)]
+          const [x3, z3] = [
+            x1 * Math.cos(sway) + z2 * Math.sin(sway),
+            z2 * Math.cos(sway) - x1 * Math.sin(sway),
+          ]
+          const far = 500 - z3
+          return { x: 600 + (x3 / far) * 1600, y: 800 + (y2 / far) * 1600 }
+        }
+        const seen = sheetSize([corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)], 1e4, {
+          width: 1200,
+          height: 1600,
+        })
+        expect(seen.height / seen.width / proportion).toBeGreaterThan(0.985)
+        expect(seen.height / seen.width / proportion).toBeLessThan(1.015)
+      }
+  })
+
   test('a sheet is as large as it is seen, in the proportions of its paper', () => {
     const square = (width: number, height: number): Corners => [
       { x: 0, y: 0 },
@@ -176,8 +233,9 @@ describe('a photo of a sheet', () => {
       { x: width, y: height },
       { x: 0, y: height },
     ]
-    expect(sheetSize(square(300, 400), 1000)).toEqual({ width: 309, height: 400 })
-    expect(sheetSize(square(400, 290), 1000)).toEqual({ width: 400, height: 283 })
-    expect(sheetSize(square(3000, 1000), 1500)).toEqual({ width: 1500, height: 500 })
+    const SEEN = { width: 4000, height: 3000 }
+    expect(sheetSize(square(300, 400), 1000, SEEN)).toEqual({ width: 309, height: 400 })
+    expect(sheetSize(square(400, 290), 1000, SEEN)).toEqual({ width: 400, height: 283 })
+    expect(sheetSize(square(3000, 1000), 1500, SEEN)).toEqual({ width: 1500, height: 500 })
   })
 })

@@ -1,5 +1,7 @@
-import { fillAt, type Pixels } from '@hand-back/core'
+import { evenLight, fillAt, findSheet, type Pixels, sheetSize, straighten } from '@hand-back/core'
+import { photographed } from '@hand-back/core/test/photographed.ts'
 import { Picture } from '@hand-back/core/test/pictureOf.ts'
+import { seeded } from '@hand-back/core/test/seeded.ts'
 import { type Figure, timed } from './figure.ts'
 
 /** Dots a point: 150 an inch. */
@@ -24,6 +26,39 @@ export async function exactFigures(): Promise<Figure[]> {
       unit: 'ms',
       reference: raw,
       heldTo: '≤ 500 ms',
+    },
+    ...(await photoFigures()),
+  ]
+}
+
+/** A photo of 12 megapixels: its sheet found, and laid straight in even light as large as on a page. */
+async function photoFigures(): Promise<Figure[]> {
+  const corners = [
+    { x: 500, y: 600 },
+    { x: 2500, y: 500 },
+    { x: 2700, y: 3500 },
+    { x: 400, y: 3600 },
+  ] as const
+  const photo = photographed(new Picture(620, 877).arc(300, 300, 100, 6), {
+    ...{ width: 3000, height: 4000, corners, noise: 8, chance: seeded(1) },
+    ...{ table: [120, 84, 52], light: [0.6, 0.9] },
+  })
+  const raw = { name: 'one pass over its pixels', value: await timed(() => passOver(photo)) }
+  const { width, height } = sheetSize(corners, 2339, photo)
+  return [
+    {
+      name: 'finding the sheet in a photo of 12 megapixels',
+      value: await timed(() => findSheet(photo)),
+      unit: 'ms',
+      reference: raw,
+      heldTo: '≤ 1,000 ms',
+    },
+    {
+      name: 'laying it straight and in even light, 2,339 pixels high',
+      value: await timed(() => evenLight(straighten(photo, corners, width, height)!)),
+      unit: 'ms',
+      reference: raw,
+      heldTo: '≤ 1,500 ms',
     },
   ]
 }

@@ -1,13 +1,16 @@
-/** The longest side of a photo that is kept, in pixels: more than a page needs. */
+/** The longest side of a photo that is kept, where nothing else is said, in pixels: more than a page needs. */
 const LONGEST_SIDE = 2400
 
 /**
- * A photo as it is kept: upright, at most 2,400 pixels long, a JPEG without what cameras write into
+ * A photo as it is kept: upright, at most `longest` pixels long, a JPEG without what cameras write into
  * theirs (where it was taken, by what). Rejects for what is not a picture.
  */
-export async function smallerPhoto(file: Blob): Promise<{ bytes: Blob; width: number; height: number }> {
+export async function smallerPhoto(
+  file: Blob,
+  longest = LONGEST_SIDE,
+): Promise<{ bytes: Blob; width: number; height: number }> {
   const bitmap = await createImageBitmap(file)
-  const factor = Math.min(1, LONGEST_SIDE / Math.max(bitmap.width, bitmap.height))
+  const factor = Math.min(1, longest / Math.max(bitmap.width, bitmap.height))
   const width = Math.max(1, Math.round(bitmap.width * factor))
   const height = Math.max(1, Math.round(bitmap.height * factor))
   const canvas = new OffscreenCanvas(width, height)

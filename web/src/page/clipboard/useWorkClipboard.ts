@@ -145,7 +145,9 @@ async function withOwnPictures(
       const here = bytesOf(item.file)
       const bytes = here ?? (await fetchPicture(from, item.file))
       const recording = crypto.randomUUID()
-      return { item: { ...item, file: recording }, picture: { name: recording, bytes } }
+      // The photo that it was made of stays where it was taken.
+      const { behind, ...alone } = item
+      return { item: { ...alone, file: recording }, picture: { name: recording, bytes } }
     }),
   )
 }

@@ -5,7 +5,7 @@ import type { Writing } from '../tools/writing.ts'
 import type { View } from '../view/view.ts'
 import type { Instruments } from './instruments.ts'
 
-const InstrumentOnPage = fetchedPart('InstrumentOnPage', () => import('./InstrumentOnPage.tsx'))
+export const InstrumentOnPage = fetchedPart('InstrumentOnPage', () => import('./InstrumentOnPage.tsx'))
 
 interface LaidInstrumentProps {
   person: Person

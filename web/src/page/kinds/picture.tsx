@@ -1,9 +1,18 @@
-import { cutOff, cutsOf } from '@hand-back/core'
-import { Crop } from 'lucide-react'
+import { cutOff, cutsOf, turnedOver } from '@hand-back/core'
+import { Crop, FileCheck, Image } from 'lucide-react'
 import { Opens } from '../strip/Opens.tsx'
+import { StripButton } from '../strip/StripButton.tsx'
 import type { ChangeProps, LaidKind } from './laidKind.ts'
 
 export const picture = {
+  Change: ({ thing, change }) =>
+    thing.behind && (
+      <StripButton
+        icon={thing.behind.straight ? FileCheck : Image}
+        label={thing.behind.straight ? 'Straight' : 'As taken'}
+        onClick={() => change(turnedOver(thing))}
+      />
+    ),
   ChangeMore: (props) => (
     <Opens icon={Crop} label="Crop">
       <CutOffRows {...props} />

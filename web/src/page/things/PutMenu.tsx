@@ -10,6 +10,7 @@ import {
   Pin,
   Plus,
   Ruler,
+  ScanLine,
   Sigma,
 } from 'lucide-react'
 import { useRef, useState } from 'react'
@@ -32,6 +33,8 @@ interface PutMenuProps {
   onSound?: ((file: File) => void) | undefined
   /** Films something; left out where nothing is filmed. */
   onFilm?: (() => void) | undefined
+  /** Takes work from paper; left out where no picture of it can be laid. */
+  onPaper?: (() => void) | undefined
   /** Says something at a place; left out where nothing is said. */
   onPin?: (() => void) | undefined
   /** Puts what was copied last; left out while nothing was. */
@@ -46,6 +49,7 @@ export function PutMenu({
   onInstrument,
   onSound,
   onFilm,
+  onPaper,
   onPin,
   onPaste,
 }: PutMenuProps) {
@@ -87,6 +91,7 @@ export function PutMenu({
             ))}
             <Choice icon={Image} name="Picture" onPress={then(() => file.current?.click())} />
             <Choice icon={Camera} name="Camera" onPress={then(openCamera)} />
+            {onPaper && <Choice icon={ScanLine} name="From paper" onPress={then(onPaper)} />}
             <Choice icon={Sigma} name="Formula" onPress={then(onFormula)} />
             <Choice icon={FillSign} name="Fill" onPress={then(() => tools.setTool('fill'))} />
             <Choice icon={Ruler} name="Ruler" onPress={then(() => onInstrument('ruler'))} />

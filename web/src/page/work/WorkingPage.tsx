@@ -41,7 +41,7 @@ import { SpeakButton } from '../voice/SpeakButton.tsx'
 import { useHearAll } from '../voice/useHearAll.ts'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
 import { ClosedVeil } from './ClosedVeil.tsx'
-import { FeedbackBar, LookBack, PagesDialog, PrintDialog } from './parts.ts'
+import { FeedbackBar, FromPaper, LookBack, PagesDialog, PrintDialog } from './parts.ts'
 import { ReadingStrip } from './ReadingStrip.tsx'
 import { useOpenPart } from './useOpenPart.ts'
 import { useSpokenWork } from './useSpokenWork.ts'
@@ -76,7 +76,7 @@ export function WorkingPage(props: WorkingPageProps) {
   const where = useWhere(copy.id, pages, own)
   const { index, turnTo, turnToPage } = where
   const tools = useTools(person, STUDENT_SWATCHES)
-  const [over, setOver] = useState<'pages' | 'past' | 'print'>()
+  const [over, setOver] = useState<'pages' | 'past' | 'print' | 'paper'>()
   // What is only tried out has no past and no PDF.
   const lookBack = trial ? undefined : () => setOver('past')
   const print = trial ? undefined : () => setOver('print')
@@ -250,6 +250,7 @@ export function WorkingPage(props: WorkingPageProps) {
               {...row}
               onSound={silent ? undefined : bring}
               onFilm={silent || copy.longestFilm === 0 ? undefined : film}
+              onPaper={() => setOver('paper')}
               upright={upright}
             >
               {!silent && <SpeakButton speaking={speaking} onSpeak={speak} />}
@@ -282,6 +283,15 @@ export function WorkingPage(props: WorkingPageProps) {
           // A go for chosen questions takes no pages either.
           writes={writes && !part}
           onTurn={turnToPage}
+          onClose={() => setOver(undefined)}
+        />
+      )}
+      {over === 'paper' && (
+        <FromPaper
+          on={{
+            ...{ store, page, pages, turnToPage },
+            ...{ printed: copy.pages, placed: seen.placed, part: work.seenPart, pick: work.picking.pick },
+          }}
           onClose={() => setOver(undefined)}
         />
       )}

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import { fetchedPart } from '../../ui/fetchedPart.tsx'
+import { FillStrip } from '../fill/fillPart.ts'
 import { PickedStrip } from '../picking/PickedStrip.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
 import { WriteLargeSign } from '../strip/signs.ts'
@@ -27,13 +27,13 @@ interface WorkingStripProps {
   onSound?: ((file: File) => void) | undefined
   /** Films something. */
   onFilm?: (() => void) | undefined
+  /** Takes work from paper. */
+  onPaper?: (() => void) | undefined
   /** Says something at a place of the page. */
   onPin?: (() => void) | undefined
   /** What else can be chosen in the view menu. */
   moreView?: ReactNode
 }
-
-const FillStrip = fetchedPart('FillStrip', () => import('../fill/FillStrip.tsx'))
 
 /** The row of tools: pens, or what can be done with what is picked up. */
 export function WorkingStrip(props: WorkingStripProps) {
@@ -48,6 +48,7 @@ export function WorkingStrip(props: WorkingStripProps) {
     onHear,
     onSound,
     onFilm,
+    onPaper,
     onPin,
     moreView,
   } = props
@@ -85,6 +86,7 @@ export function WorkingStrip(props: WorkingStripProps) {
             onInstrument={work.layInstrument}
             onSound={onSound}
             onFilm={onFilm}
+            onPaper={onPaper}
             onPin={onPin}
             {...(pasting.hasLast() ? { onPaste: pasting.pasteLast } : {})}
           />

@@ -1,5 +1,7 @@
 import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import { CameraDialog } from '../camera/cameraPart.ts'
+import { InstrumentOnPage } from '../exact/LaidInstrument.tsx'
+import { FillStrip } from '../fill/fillPart.ts'
 import { PinMargin } from '../pins/PinsBeside.tsx'
 
 /** What nobody needs in the moment that a page opens: fetched then, not with the page. */
@@ -12,6 +14,7 @@ export const PrintDialog = fetchedPart('PrintDialog', () => import('../print/Pri
 export const FeedbackBar = fetchedPart('FeedbackBar', () => import('../feedback/FeedbackBar.tsx'))
 export const RubricTable = fetchedPart('RubricTable', () => import('../feedback/RubricTable.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
+export const FromPaper = fetchedPart('FromPaper', () => import('../fromPaper/FromPaper.tsx'))
 export const TalkPlayer = fetchedPart('TalkPlayer', () => import('../talk/TalkPlayer.tsx'))
 export const PrintedTalkPlayer = fetchedPart(
   'PrintedTalkPlayer',
@@ -39,6 +42,9 @@ export function warmParts(): () => void {
     FeedbackBar.warm()
     RubricTable.warm()
     CameraDialog.warm()
+    FromPaper.warm()
+    FillStrip.warm()
+    InstrumentOnPage.warm()
   }, AFTER_OPENING)
   return () => {
     clearTimeout(soon)

@@ -1,0 +1,105 @@
+import { photographed } from '@hand-back/core/test/photographed.ts'
+import { Picture } from '@hand-back/core/test/pictureOf.ts'
+import { seeded } from '@hand-back/core/test/seeded.ts'
+import { makePdf } from '@hand-back/server/test/makePdf.ts'
+import type { Locator } from '@playwright/test'
+import sharp from 'sharp'
+import { atWork, TABLET } from './fixtures/atWork.ts'
+import { expect, test, testServer } from './fixtures/test.ts'
+import { button, expectKept } from './hands/hands.ts'
+
+const server = testServer()
+const pdf = await makePdf([{}])
+
+/** A photo of a sheet with one thick blue bar in its middle, seen askew on a brown table, dark at the left. */
+async function photoOfPaper(): Promise<Buffer> {
+  const sheet = new Picture(298, 421).line(
+    [
+      [60, 210],
+      [240, 210],
+    ],
+    60,
+    [30, 60, 180],
+  )
+  const photo = photographed(sheet, {
+    ...{ width: 600, height: 800, table: [120, 84, 52], light: [0.5, 0.9], noise: 6, chance: seeded(2) },
+    // As a camera sees A4 that leans away from it.
+    corners: [
+      { x: 131, y: 159 },
+      { x: 470, y: 188 },
+      { x: 503, y: 690 },
+      { x: 74, y: 681 },
+    ],
+  })
+  const raw = { width: photo.width, height: photo.height, channels: 4 as const }
+  return sharp(Buffer.from(photo.data), { raw }).removeAlpha().jpeg({ quality: 92 }).toBuffer()
+}
+
+/** Whether the page is blue or white in its middle, so far down it. */
+async function colourAt(page: Locator, down: number): Promise<string> {
+  const [red = 0, , blue = 0] = await page.evaluate((element, part) => {
+    const canvas = element.querySelector<HTMLCanvasElement>('[data-layer=paper]')!
+    const ratio = canvas.width / element.clientWidth
+    const { scale, x, y } = (element as HTMLElement).dataset
+    const at = { x: Number(x) + 297 * Number(scale), y: Number(y) + 842 * part * Number(scale) }
+    return [...canvas.getContext('2d')!.getImageData(at.x * ratio, at.y * ratio, 1, 1).data]
+  }, down)
+  return red > 220 ? 'white' : blue > 140 && red < 90 ? 'blue' : `${red} ${blue}`
+}
+
+test('paper that was photographed askew lies straight and white on the page or on a new one, and can be seen as it was taken', async ({
+  somebody,
+}) => {
+  const { student } = await atWork(server, somebody, pdf, TABLET)
+  const pictures = async () => {
+    const rows = await server.rows(
+      `SELECT body->'set'->'thing' AS thing FROM event WHERE body->>'act' = 'change' AND body->'set'->'thing'->>'kind' = 'picture' ORDER BY seq`,
+    )
+    return (rows as { thing: { width: number; height: number; behind?: { straight: boolean } } }[]).map(
+      ({ thing }) => thing,
+    )
+  }
+  const choose = async () => {
+    await button(student, 'Add').tap()
+    await button(student, 'From paper').tap()
+    await student.getByLabel('A picture of your paper').setInputFiles({
+      ...{ name: 'paper.jpg', mimeType: 'image/jpeg', buffer: await photoOfPaper() },
+    })
+    await expect(student.getByText('Is this your paper?')).toBeVisible()
+    await expect(student.getByAltText('Your paper, straight')).toBeVisible()
+  }
+  await choose()
+  await button(student, 'As a new page').tap()
+  await expect(student.getByRole('dialog')).toHaveCount(0)
+  // The page is as large as that which was handed out; the sheet fills it.
+  const shown = student.getByTestId('page')
+  await expect.poll(() => colourAt(shown, 0.5)).toEqual('blue')
+  await expect.poll(() => colourAt(shown, 0.3)).toEqual('white')
+  await expectKept(student)
+  const [laid] = await pictures()
+  expect(laid!.behind).toMatchObject({ straight: false })
+  expect(laid!.height / laid!.width).toBeCloseTo(Math.SQRT2, 1)
+  await expect.poll(() => server.rows('SELECT 1 FROM attachment')).toHaveLength(2)
+
+  await choose()
+  // A corner put elsewhere by keys, and what is no picture.
+  await student.getByRole('button', { name: 'Upper left corner' }).press('Shift+ArrowRight')
+  await button(student, 'Lay on this page').tap()
+  await button(student, 'As taken').tap()
+  await expect(button(student, 'Straight')).toBeVisible()
+  await expectKept(student)
+  const [, second, turned] = await pictures()
+  expect(second!.behind).toMatchObject({ straight: false })
+  expect(turned!.behind).toMatchObject({ straight: true })
+  expect(turned!.width / turned!.height).toBeCloseTo(600 / 800, 2)
+
+  await button(student, 'Done').tap()
+  await button(student, 'Add').tap()
+  await button(student, 'From paper').tap()
+  await student.getByLabel('A picture of your paper').setInputFiles({
+    ...{ name: 'words.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') },
+  })
+  await expect(student.getByRole('alert')).toHaveText(
+    'This is not a picture that can be shown. Choose another.',
+  )
+})
