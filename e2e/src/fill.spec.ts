@@ -18,7 +18,7 @@ const pdf = await makePdf([{}])
 /** A ring that misses its own end by a little. */
 const ring = (middle: Place, radius: number): Place[] =>
   Array.from({ length: 60 }, (_none, step) => {
-    const angle = (step / 60) * 2 * Math.PI * 0.985
+    const angle = (step / 59) * 2 * Math.PI * 0.985
     return { x: middle.x + radius * Math.cos(angle), y: middle.y + radius * Math.sin(angle) }
   })
 

@@ -5,13 +5,12 @@ import {
   drawnPaper,
   type Item,
   type Point,
-  paperPiece,
   shinesThrough,
   type WorksheetPage,
 } from '@hand-back/core'
 import { measure } from '../draw/letters.ts'
-import { type Bitmaps, paint } from '../draw/paint.ts'
-import { drawPaper, sourceOf } from '../paper/papers.ts'
+import type { Bitmaps } from '../draw/paint.ts'
+import { paintedPage } from '../draw/paintedPage.ts'
 import type { FillAnswer, FillTask } from './fillTask.ts'
 import FillWorker from './fillWorker.ts?worker'
 
@@ -38,53 +37,21 @@ export async function regionUnder(on: Bounding, tap: Point): Promise<FillAnswer>
   return found ?? (lines.length > 0 ? regionIn(on, lines, tap) : undefined)
 }
 
-async function regionIn(on: Bounding, lines: readonly Drawn[], tap: Point): Promise<FillAnswer> {
-  const { width, height } = on.page
-  const scale = Math.min(FINE, Math.sqrt(MOST_PIXELS / (width * height)))
-  return inWorker({ picture: await pictureOf(on, lines, scale), tap, scale })
-}
-
-async function pictureOf(
+async function regionIn(
   { page, items, copy, bitmaps }: Bounding,
   lines: readonly Drawn[],
-  scale: number,
-): Promise<ImageBitmap> {
-  const canvas = new OffscreenCanvas(Math.round(page.width * scale), Math.round(page.height * scale))
-  const context = canvas.getContext('2d', { alpha: false })! as unknown as CanvasRenderingContext2D
-  context.fillStyle = '#ffffff'
-  context.fillRect(0, 0, canvas.width, canvas.height)
-  context.scale(scale, scale)
-  const piece = paperPiece(page)
-  if (piece) {
-    const paper = await paperAt(page, scale)
-    context.drawImage(paper, piece.box.x, piece.box.y, piece.box.width, piece.box.height)
-  }
+  tap: Point,
+): Promise<FillAnswer> {
+  const scale = Math.min(FINE, Math.sqrt(MOST_PIXELS / (page.width * page.height)))
   const bounding = items.filter((item) => !isSeenThrough(item))
   const drawn = [...lines, ...drawnPage(page, bounding, copy, measure), ...drawnInk(bounding, measure)]
-  paint(context, drawn, scale, bitmaps)
-  return canvas.transferToImageBitmap()
+  const picture = (await paintedPage(page, drawn, scale, bitmaps)).transferToImageBitmap()
+  return inWorker({ picture, tap, scale })
 }
 
 /** What was filled bounds nothing: it is filled anew in another colour. */
 const isSeenThrough = (item: Item): boolean =>
   item.kind === 'stroke' ? shinesThrough(item) : item.kind === 'shape' && item.form === 'area'
-
-/** The paper drawn last: who fills one area fills the next. */
-let last: { key: string; bitmap: Promise<ImageBitmap> } | undefined
-
-function paperAt(page: WorksheetPage, scale: number): Promise<ImageBitmap> {
-  const { paper, whole, box } = paperPiece(page)!
-  const key = JSON.stringify([paper, box, scale])
-  if (last?.key === key) return last.bitmap
-  if (paper.kind === 'ruled') throw new Error('ruled papers have no picture')
-  const part = { x0: 0, y0: 0, x1: whole.width, y1: whole.height }
-  const { bitmap } = drawPaper(sourceOf(paper, whole), part, (scale * box.width) / whole.width)
-  last = { key, bitmap }
-  bitmap.catch(() => {
-    last = undefined
-  })
-  return bitmap
-}
 
 function inWorker(task: FillTask): Promise<FillAnswer> {
   const worker = new FillWorker()

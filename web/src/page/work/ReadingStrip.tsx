@@ -10,6 +10,7 @@ interface ReadingStripProps {
   upright: boolean
   onLookBack?: (() => void) | undefined
   onPrint?: (() => void) | undefined
+  onSave?: (() => void) | undefined
   onRead?: (() => void) | undefined
   onFeedback?: (() => void) | undefined
   onHear?: (() => void) | undefined
@@ -23,6 +24,7 @@ export function ReadingStrip({
   upright,
   onLookBack,
   onPrint,
+  onSave,
   onRead,
   onFeedback,
   onHear,
@@ -40,6 +42,7 @@ export function ReadingStrip({
         onRead={onRead}
         onHear={onHear}
         onFeedback={onFeedback}
+        onSave={onSave}
         onKeys={work.showKeys}
       />
     </StripBar>

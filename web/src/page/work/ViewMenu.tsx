@@ -33,6 +33,8 @@ interface ViewMenuProps {
   /** Plays all that is spoken on the page, where something is. */
   onHear?: (() => void) | undefined
   onPrint?: (() => void) | undefined
+  /** Saves the page in open formats. */
+  onSave?: (() => void) | undefined
   /** Tells which keys do what. */
   onKeys: () => void
   /** What else can be chosen where one is. */
@@ -41,7 +43,8 @@ interface ViewMenuProps {
 
 /** How one sees and holds the page: zoom, tint, size of words, side of the strip, what a finger does. */
 export function ViewMenu(props: ViewMenuProps) {
-  const { person, surface, onLookBack, onFeedback, onClear, onRead, onHear, onPrint, onKeys, more } = props
+  const { person, surface, onLookBack, onFeedback, onClear, onRead, onHear, onPrint, onSave, onKeys, more } =
+    props
   const [habits, change] = useHabits(person.id)
   const { tint, letters = 'usual', strip = 'bottom', finger = 'until pen', neat = 'offered' } = habits
   return (
@@ -151,6 +154,7 @@ export function ViewMenu(props: ViewMenuProps) {
       )}
       <Row>
         {onPrint && <Press onPress={onPrint}>Print</Press>}
+        {onSave && <Press onPress={onSave}>Save</Press>}
         <Press onPress={onKeys}>Keys</Press>
       </Row>
     </OpensCard>

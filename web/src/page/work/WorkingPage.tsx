@@ -9,7 +9,7 @@ import {
   type WorksheetPage,
   worksOn,
 } from '@hand-back/core'
-import { type ReactNode, useCallback, useState } from 'react'
+import { type ReactNode, useCallback, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { apiUrl } from '../../seat.ts'
 import { Cards, type HeldTool } from '../answers/Cards.tsx'
@@ -17,6 +17,7 @@ import { PrintedWords } from '../answers/PrintedWords.tsx'
 import { useAnswersOf, useDrawnToRead, useDrawnToWork } from '../answers/useDrawn.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { usePhotos } from '../copy/usePhotos.ts'
+import { bitmapsFor } from '../draw/bitmaps.ts'
 import { measure } from '../draw/letters.ts'
 import { StepFrame } from '../feedback/StepFrame.tsx'
 import { useStepping } from '../feedback/useStepping.ts'
@@ -41,7 +42,7 @@ import { SpeakButton } from '../voice/SpeakButton.tsx'
 import { useHearAll } from '../voice/useHearAll.ts'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
 import { ClosedVeil } from './ClosedVeil.tsx'
-import { FeedbackBar, FromPaper, LookBack, PagesDialog, PrintDialog } from './parts.ts'
+import { FeedbackBar, FromPaper, LookBack, PagesDialog, PrintDialog, SaveDialog } from './parts.ts'
 import { ReadingStrip } from './ReadingStrip.tsx'
 import { useOpenPart } from './useOpenPart.ts'
 import { useSpokenWork } from './useSpokenWork.ts'
@@ -76,10 +77,11 @@ export function WorkingPage(props: WorkingPageProps) {
   const where = useWhere(copy.id, pages, own)
   const { index, turnTo, turnToPage } = where
   const tools = useTools(person, STUDENT_SWATCHES)
-  const [over, setOver] = useState<'pages' | 'past' | 'print' | 'paper'>()
+  const [over, setOver] = useState<'pages' | 'past' | 'print' | 'paper' | 'save'>()
   // What is only tried out has no past and no PDF.
   const lookBack = trial ? undefined : () => setOver('past')
   const print = trial ? undefined : () => setOver('print')
+  const save = trial ? undefined : () => setOver('save')
   usePrintKey(print)
   const page = pages[index]!
   // What was handed back by mistake and brought back has been told to this device, and is not its student's to read yet.
@@ -123,6 +125,7 @@ export function WorkingPage(props: WorkingPageProps) {
   const working = useDrawnToWork(page, answered, work.elsewhere, lies)
   const reading = useDrawnToRead(copy, page, answered)
   const photoUrl = usePhotos(copy.id, bytesOf)
+  const bitmaps = useMemo(() => bitmapsFor(photoUrl), [photoUrl])
   const talk = useTalkPlayer({ copy, store, person, photoUrl })
   const onView = useSameLook(where, work.surface, page.id)
   const onRead = useReading(page, seen.items)
@@ -131,7 +134,16 @@ export function WorkingPage(props: WorkingPageProps) {
 
   const pins = usePins({ copy, store, person, pages, page })
   /** What the row of tools can do, to write or to read. */
-  const row = { work, onPin: pins?.place, onRead, onHear, onLookBack: lookBack, onFeedback, onPrint: print }
+  const row = {
+    work,
+    onPin: pins?.place,
+    onRead,
+    onHear,
+    onLookBack: lookBack,
+    onFeedback,
+    onPrint: print,
+    onSave: save,
+  }
   const { speaking, speak, film, speakIn, bring, answer, pin } = useSpokenWork({
     copy,
     store,
@@ -292,6 +304,17 @@ export function WorkingPage(props: WorkingPageProps) {
             ...{ store, page, pages, turnToPage },
             ...{ printed: copy.pages, placed: seen.placed, part: work.seenPart, pick: work.picking.pick },
           }}
+          onClose={() => setOver(undefined)}
+        />
+      )}
+      {over === 'save' && (
+        <SaveDialog
+          seen={{
+            ...{ page, items: seen.items, copy: copy.id, bitmaps },
+            name: `${copy.title} ${index + 1}`.replace(/[^\p{L}\p{N} .-]+/gu, ' ').trim(),
+          }}
+          pdf={apiUrl(`/copies/${copy.id}/pdf`)}
+          onInk={writes ? (ink) => store.add(page.id, ink) : undefined}
           onClose={() => setOver(undefined)}
         />
       )}

@@ -17,6 +17,7 @@ interface WorkingStripProps {
   /** Looks back in time, where there is something to look back at. */
   onLookBack?: (() => void) | undefined
   onPrint?: (() => void) | undefined
+  onSave?: (() => void) | undefined
   /** Goes through what came back. */
   onFeedback?: (() => void) | undefined
   /** Reads the page aloud, where the device has a voice. */
@@ -44,6 +45,7 @@ export function WorkingStrip(props: WorkingStripProps) {
     onLookBack,
     onFeedback,
     onPrint,
+    onSave,
     onRead,
     onHear,
     onSound,
@@ -104,6 +106,7 @@ export function WorkingStrip(props: WorkingStripProps) {
             onLookBack={onLookBack}
             onFeedback={onFeedback}
             onPrint={onPrint}
+            onSave={onSave}
             onClear={writing && work.clear}
             onRead={onRead}
             onHear={onHear}

@@ -15,6 +15,7 @@ export const FeedbackBar = fetchedPart('FeedbackBar', () => import('../feedback/
 export const RubricTable = fetchedPart('RubricTable', () => import('../feedback/RubricTable.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 export const FromPaper = fetchedPart('FromPaper', () => import('../fromPaper/FromPaper.tsx'))
+export const SaveDialog = fetchedPart('SaveDialog', () => import('../saving/SaveDialog.tsx'))
 export const TalkPlayer = fetchedPart('TalkPlayer', () => import('../talk/TalkPlayer.tsx'))
 export const PrintedTalkPlayer = fetchedPart(
   'PrintedTalkPlayer',
@@ -43,6 +44,7 @@ export function warmParts(): () => void {
     RubricTable.warm()
     CameraDialog.warm()
     FromPaper.warm()
+    SaveDialog.warm()
     FillStrip.warm()
     InstrumentOnPage.warm()
   }, AFTER_OPENING)
