@@ -4,7 +4,6 @@ import { expect, test, testServer } from './fixtures/test.ts'
 import {
   button,
   drawWithMouse,
-  drawWithPen,
   expectColour,
   expectInk,
   expectKept,
@@ -30,7 +29,7 @@ test('a tap colours what is drawn round with the colour that is chosen; another 
   somebody,
 }) => {
   const { student } = await atWork(server, somebody, pdf, { hasTouch: true })
-  await drawWithPen(student, ring({ x: 200, y: 200 }, 70))
+  await drawWithMouse(student, ring({ x: 200, y: 200 }, 70))
   const areas = async () => {
     const rows = await server.rows(`SELECT body FROM event WHERE body->>'act' = 'swap' ORDER BY seq`)
     return (rows as { body: { take: string[]; items: { form: string; fill: string }[] } }[]).map(
