@@ -16,6 +16,7 @@ import { reply } from './reply.ts'
 import { laidShape } from './shape.ts'
 import { sign } from './sign.ts'
 import { strokeKind } from './strokeKind.ts'
+import { laidTable } from './table.ts'
 import { laidText } from './text.ts'
 import { voice } from './voice.ts'
 
@@ -25,6 +26,7 @@ export const THING_KINDS = {
   direction: laidDirection,
   formula: laidFormula,
   shape: laidShape,
+  table: laidTable,
   picture: laidPicture,
   film: laidFilm,
 }

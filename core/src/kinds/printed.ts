@@ -22,6 +22,7 @@ import type { PrintedKind as KindOf } from './printedKind.ts'
 import { printedVoice } from './printedVoice.ts'
 import { shape } from './shape.ts'
 import { speak } from './speak.ts'
+import { table } from './table.ts'
 import { text } from './text.ts'
 import { keptWhereSeen, laidElsewhere, type Turned, turning } from './turned.ts'
 import { typed } from './typed.ts'
@@ -35,6 +36,7 @@ export const PRINTED_KINDS = {
   voice: printedVoice,
   piece,
   shape,
+  table,
   plot,
   direction,
   ink,

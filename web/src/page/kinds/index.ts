@@ -11,6 +11,7 @@ import { picture } from './picture.tsx'
 import { plot } from './plot.tsx'
 import { shape } from './shape.tsx'
 import { speak } from './speak.tsx'
+import { table } from './table.tsx'
 import { text } from './text.tsx'
 import { typed } from './typed.tsx'
 import { voice } from './voice.tsx'
@@ -26,6 +27,7 @@ export const PAGE_KINDS: { readonly [Kind in PrintedKind]: PageKind<Kind> } = {
   picture: looked,
   piece: looked,
   shape: looked,
+  table: looked,
   ink: looked,
   card: looked,
   drop: looked,
@@ -40,7 +42,7 @@ export const PAGE_KINDS: { readonly [Kind in PrintedKind]: PageKind<Kind> } = {
 }
 
 /** How every kind of thing is worked with that people lay on a page, in the order in which they are offered. */
-export const LAID_KINDS = { text, direction, shape, formula, picture, film: {} } satisfies {
+export const LAID_KINDS = { text, direction, shape, table, formula, picture, film: {} } satisfies {
   readonly [Kind in Thing['kind']]: LaidKind<Kind>
 }
 

@@ -1,17 +1,62 @@
 import {
   blankItem,
+  type Item,
+  lineAcross,
+  type Neat,
   neatShape,
+  type Point,
   type Stroke,
   strokeOutline,
   strokePoints,
   strokeWidth,
   type Thing,
+  withLine,
 } from '@hand-back/core'
 
-/** The neat shape that a stroke was meant to be, in its colour and as broad; nothing where it is none. */
-export function neatOf(stroke: Stroke): Thing | undefined {
+/**
+ * The neat shape that a stroke was meant to be, in its colour and as broad; a line from side to side of a box among
+ * `own` makes a table of it, and takes its place. Nothing: it is none.
+ */
+export function neatOf(
+  stroke: Stroke,
+  own: readonly Item[],
+): { shape: Thing; takes: readonly string[] } | undefined {
   const neat = neatShape(strokePoints(stroke))
   if (!neat) return undefined
+  const divided =
+    neat.form === 'line' && neat.heads !== 'end' && neat.heads !== 'start'
+      ? dividedBy(strokePoints(stroke), own)
+      : undefined
+  if (divided) return divided
+  return { shape: shapeOf(neat, stroke), takes: [] }
+}
+
+/** The table that a way across an upright box, or a table, makes of it; nothing: it goes across none. */
+function dividedBy(
+  way: readonly Point[],
+  own: readonly Item[],
+): { shape: Thing; takes: readonly string[] } | undefined {
+  for (const item of [...own].reverse()) {
+    if (!isBox(item)) continue
+    const line = lineAcross(way, item)
+    if (!line) continue
+    const { x, y, width, height, colour, line: broad } = item
+    const blank = blankItem('table', { x, y, width, height }, () => crypto.randomUUID())
+    const { columns, rows, headed } =
+      item.kind === 'table' ? item : { columns: [1], rows: [1], headed: false }
+    const before = { ...blank, columns, rows, headed, colour, line: broad, turn: 0 }
+    return { shape: withLine(before, line.side, line.at), takes: [item.id] }
+  }
+  return undefined
+}
+
+type Box = Extract<Thing, { kind: 'table' | 'shape' }>
+
+/** A table, or a box, that lies level. */
+const isBox = (item: Item): item is Box =>
+  (item.kind === 'table' || (item.kind === 'shape' && item.form === 'rectangle')) && item.turn === 0
+
+function shapeOf(neat: Neat, stroke: Stroke): Thing {
   const { x, y, width, height } = neat
   const blank = blankItem('shape', { x, y, width, height }, () => crypto.randomUUID())
   return { ...blank, ...neat, colour: stroke.colour, line: breadth(stroke) } as Thing

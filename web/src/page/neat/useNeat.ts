@@ -1,5 +1,5 @@
-import type { Item, Person, Stroke, Thing } from '@hand-back/core'
-import { useCallback, useEffect, useState } from 'react'
+import type { Item, Person, Placed, Stroke, Thing } from '@hand-back/core'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { importAgain } from '../../ui/importAgain.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { useHabits } from '../habits/useHabits.ts'
@@ -7,6 +7,8 @@ import { useHabits } from '../habits/useHabits.ts'
 interface Offer {
   readonly page: string
   readonly stroke: string
+  /** What goes with the stroke: the box that it divides. */
+  readonly takes: readonly string[]
   readonly shape: Thing
 }
 
@@ -23,8 +25,17 @@ export interface Neatening {
 const LASTS = 10_000
 
 /** Making neat what one draws on a page: where one takes what is offered, or at once, as its person wants it. */
-export function useNeat(store: CopyStore, page: string, person: Person, items: readonly Item[]): Neatening {
+export function useNeat(
+  store: CopyStore,
+  page: string,
+  person: Person,
+  items: readonly Item[],
+  /** What of them may be taken away. */
+  mine: readonly Placed[],
+): Neatening {
   const [{ neat = 'offered' }] = useHabits(person.id)
+  const own = useRef(mine)
+  own.current = mine
   const [offer, setOffer] = useState<Offer>()
   useEffect(() => {
     if (!offer) return
@@ -32,8 +43,8 @@ export function useNeat(store: CopyStore, page: string, person: Person, items: r
     return () => clearTimeout(over)
   }, [offer])
   const change = useCallback(
-    ({ page, stroke, shape }: Offer) => {
-      store.act(page, { act: 'swap', take: [stroke], bring: [], items: [shape] })
+    ({ page, stroke, takes, shape }: Offer) => {
+      store.act(page, { act: 'swap', take: [stroke, ...takes], bring: [], items: [shape] })
       setOffer(undefined)
     },
     [store],
@@ -44,9 +55,12 @@ export function useNeat(store: CopyStore, page: string, person: Person, items: r
       if (neat === 'never' || stroke.nib === 'highlighter') return
       importAgain(() => import('./neatOf.ts'))
         .then(({ neatOf }) => {
-          const shape = neatOf(stroke)
-          if (!shape) return
-          const made = { page, stroke: stroke.id, shape }
+          const found = neatOf(
+            stroke,
+            own.current.map(({ item }) => item),
+          )
+          if (!found) return
+          const made = { page, stroke: stroke.id, ...found }
           if (neat === 'always') change(made)
           else setOffer(made)
         })

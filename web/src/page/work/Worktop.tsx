@@ -7,7 +7,7 @@ import { PageSurface } from '../surface/PageSurface.tsx'
 import { TintedPaper } from '../surface/TintedPaper.tsx'
 import { WordsEditor } from '../things/WordsEditor.tsx'
 import type { View } from '../view/view.ts'
-import { CloseUp, FormulaDialog, KeysDialog, PickedBox, warmParts } from './parts.ts'
+import { CloseUp, FormulaDialog, KeysDialog, PickedBox, TableLines, warmParts } from './parts.ts'
 import type { Work } from './useWork.ts'
 
 interface WorktopProps {
@@ -107,6 +107,7 @@ export function Worktop(props: WorktopProps) {
                     view={view}
                   />
                 )}
+                {work.tableLines && <TableLines {...work.tableLines} view={view} onClose={picking.letGo} />}
                 {things.typing && (
                   <WordsEditor thing={things.typing} view={view} onType={things.type} onDone={things.done} />
                 )}

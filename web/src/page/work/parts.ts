@@ -16,6 +16,7 @@ export const RubricTable = fetchedPart('RubricTable', () => import('../feedback/
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 export const FromPaper = fetchedPart('FromPaper', () => import('../fromPaper/FromPaper.tsx'))
 export const SaveDialog = fetchedPart('SaveDialog', () => import('../saving/SaveDialog.tsx'))
+export const TableLines = fetchedPart('TableLines', () => import('../table/TableLines.tsx'))
 export const TalkPlayer = fetchedPart('TalkPlayer', () => import('../talk/TalkPlayer.tsx'))
 export const PrintedTalkPlayer = fetchedPart(
   'PrintedTalkPlayer',
@@ -45,6 +46,7 @@ export function warmParts(): () => void {
     CameraDialog.warm()
     FromPaper.warm()
     SaveDialog.warm()
+    TableLines.warm()
     FillStrip.warm()
     InstrumentOnPage.warm()
   }, AFTER_OPENING)

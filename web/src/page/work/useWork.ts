@@ -59,6 +59,7 @@ export interface WorkOn {
 }
 
 const NONE: ReadonlySet<string> = new Set()
+const NOTHING: readonly Placed[] = []
 /** What lies at no place of a page, and is given and taken elsewhere. */
 const ABOUT_ALL: ReadonlySet<Item['kind']> = new Set(['mark', 'overall', 'reply'])
 
@@ -76,7 +77,10 @@ export function useWork(on: WorkOn) {
   useKeyedInSight(surface, picking.bounds && boxOfBounds(picking.bounds))
   const things = useThings(store, page.id, picking)
   const { signing, carries } = tools
-  const neat = useNeat(store, page.id, person, seen.items)
+  /** What may be moved, changed and taken away. */
+  const own = useMemo(() => (mine ? seen.placed.filter(mine) : []), [seen.placed, mine])
+  const tables = useMemo(() => (own.some(({ item }) => item.kind === 'table') ? own : NOTHING), [own])
+  const neat = useNeat(store, page.id, person, seen.items, own)
   const { drew, take: takeNeat } = neat
   const fill = useFill({
     ...{ copy, store, page, placed: seen.placed, mine, bytesOf },
@@ -93,9 +97,16 @@ export function useWork(on: WorkOn) {
       },
       fill,
       edge: instruments.guideAt,
-      drew,
+      drew(stroke) {
+        drew(stroke)
+        if (tables.length === 0) return
+        importAgain(() => import('../table/growTable.ts'))
+          .then(({ growForInk }) => growForInk(store, page.id, tables, stroke))
+          // Out of reach: it stays as large as it is.
+          .catch(() => {})
+      },
     }),
-    [fill, instruments, picking, things, store, page, times, signing, carries, drew],
+    [fill, instruments, picking, things, store, page, times, signing, carries, drew, tables],
   )
   const writing = useWriting(store, page.id, seen.placed, tools, mine, handling)
   const middle = useCallback(
@@ -142,6 +153,9 @@ export function useWork(on: WorkOn) {
     return snapLines(page, [...page.printed, ...(things as Thing[])].map(seenBox))
   }, [page, placed, picking.items])
 
+  const [only] = picking.items
+  const table =
+    picking.items.length === 1 && only?.kind === 'table' && only.turn === 0 && !lifted ? only : undefined
   const writes = mine !== undefined
   const goTo = useCallback((id: string | undefined) => id && turnToPage(id), [turnToPage])
   const undo = useCallback(() => writes && goTo(store.undo()), [store, goTo, writes])
@@ -181,6 +195,8 @@ export function useWork(on: WorkOn) {
         .then(({ layNew }) => layNew(instruments, kind, middle(), page.width))
         .catch(sayProblem)
     },
+    /** The lines of the table that alone is picked up and lies level. */
+    tableLines: table && { table, store, page: page.id, placed: own },
     keys,
     keysShown,
     showKeys: () => setKeysShown(true),

@@ -13,6 +13,7 @@ import { piece } from './piece.tsx'
 import { plot } from './plot.tsx'
 import { shape } from './shape.tsx'
 import { speak } from './speak.tsx'
+import { table } from './table.tsx'
 import type { Listed, TeacherKind } from './teacherKind.ts'
 import { text } from './text.tsx'
 import { typed } from './typed.tsx'
@@ -35,6 +36,7 @@ export const TEACHER_KINDS = {
   photo,
   card,
   shape,
+  table,
   plot,
   ink,
 } satisfies { readonly [Kind in PrintedKind]: TeacherKind<Kind> }
