@@ -1,3 +1,4 @@
+import { paintCode } from '@hand-back/core/test/paintedCode.ts'
 import { photographed } from '@hand-back/core/test/photographed.ts'
 import { Picture } from '@hand-back/core/test/pictureOf.ts'
 import { seeded } from '@hand-back/core/test/seeded.ts'
@@ -33,6 +34,30 @@ async function photoOfPaper(): Promise<Buffer> {
   })
   const raw = { width: photo.width, height: photo.height, channels: 4 as const }
   return sharp(Buffer.from(photo.data), { raw }).removeAlpha().jpeg({ quality: 92 }).toBuffer()
+}
+
+/** A photo of a printed sheet with its code, filled in by a thick blue line, lying on its head. */
+async function photoOfSheet(code: { copy: string; page: string }): Promise<Buffer> {
+  const sheet = new Picture(1240, 1754).line(
+    [
+      [300, 877],
+      [940, 877],
+    ],
+    120,
+    [30, 60, 180],
+  )
+  paintCode(sheet, code, 1240 / 595)
+  const photo = photographed(sheet, {
+    ...{ width: 1500, height: 2000, table: [90, 80, 70], light: [0.6, 0.9], noise: 5, chance: seeded(6) },
+    corners: [
+      { x: 1330, y: 1790 },
+      { x: 180, y: 1820 },
+      { x: 150, y: 190 },
+      { x: 1300, y: 230 },
+    ],
+  })
+  const raw = { width: photo.width, height: photo.height, channels: 4 as const }
+  return sharp(Buffer.from(photo.data), { raw }).removeAlpha().jpeg({ quality: 90 }).toBuffer()
 }
 
 /** Whether the page is blue or white in its middle, so far down it. */
@@ -102,4 +127,37 @@ test('paper that was photographed askew lies straight and white on the page or o
   await expect(student.getByRole('alert')).toHaveText(
     'This is not a picture that can be shown. Choose another.',
   )
+})
+
+test('a printed sheet says whose page it is: a photo of it lies on that page, however it was held, and not in another copy', async ({
+  somebody,
+}) => {
+  const { student } = await atWork(server, somebody, await makePdf([{}, {}]), TABLET)
+  const [, copy] = /copy\/([0-9a-f-]{36})/.exec(student.url())!
+  const answer = await student.request.get(`${server.url}/api/copies/${copy}`)
+  const { pages } = (await answer.json()) as { pages: { id: string }[] }
+  const code = { copy: copy!, page: pages[1]!.id }
+  const choose = async (code: { copy: string; page: string }) => {
+    await button(student, 'Add').tap()
+    await button(student, 'From paper').tap()
+    await student.getByLabel('A picture of your paper').setInputFiles({
+      ...{ name: 'sheet.jpg', mimeType: 'image/jpeg', buffer: await photoOfSheet(code) },
+    })
+  }
+  await choose({ ...code, copy: crypto.randomUUID() })
+  await expect(student.getByRole('alert')).toHaveText(
+    'This sheet was printed for another copy. Look whose it is.',
+  )
+  await expect(student.getByRole('button', { name: /^Lay it on/ })).toHaveCount(0)
+  await button(student, 'Close').tap()
+
+  await choose(code)
+  await expect(student.getByText('This is page 2 of your copy.')).toBeVisible()
+  await button(student, 'Lay it on page 2').tap()
+  await expect(student.getByRole('dialog')).toHaveCount(0)
+  await expect(student.getByText('page 2 of 2')).toBeVisible()
+  const shown = student.getByTestId('page')
+  await expect.poll(() => colourAt(shown, 0.5)).toEqual('blue')
+  await expect.poll(() => colourAt(shown, 0.3)).toEqual('white')
+  await expectKept(student)
 })

@@ -54,7 +54,7 @@ export async function bundleOf(
   db: Context['db'],
   person: Person,
   id: string,
-  { empty, named }: Wanted,
+  { empty, named, coded }: Wanted,
 ): Promise<Bundle & { title: string }> {
   const { copy, role } = await copyFor(db, person, id)
   const { title, name, className } = await labelOfCopy(db, copy, role)
@@ -65,6 +65,7 @@ export async function bundleOf(
     role,
     printed,
     bytes: empty ? 0 : copy.bytes,
+    coded,
     ...(named ? { head: `${name}   ${className}   ${title}` } : {}),
     async pages() {
       const log = empty ? [] : await readWholeLog(db, copy, role)

@@ -1,6 +1,7 @@
 import { degrees, PDFDocument } from '@cantoo/pdf-lib'
 import {
   type Affine,
+  drawnCode,
   headed,
   type Item,
   NOBODYS,
@@ -34,6 +35,8 @@ export interface FlatPage {
   readonly copy?: string
   /** Words at its head. */
   readonly head?: string
+  /** A code at its foot says which page of which copy it is. */
+  readonly coded?: boolean
 }
 
 export interface FlattenTask {
@@ -63,7 +66,7 @@ export async function flatten(task: FlattenTask): Promise<Uint8Array> {
   const originals = new Originals(task.files)
   const writer = new PdfPainter(output, originals, task.small)
   const copied = await copyOriginals(output, originals, task)
-  for (const { page, items, copy = NOBODYS, head } of task.pages) {
+  for (const { page, items, copy = NOBODYS, head, coded } of task.pages) {
     const original = copied.get(page)
     const target = output.addPage(original?.page ?? [page.width, page.height])
     const map: Affine = original ? seenToPdf(page.paper as PdfPaper) : [1, 0, 0, -1, 0, page.height]
@@ -71,6 +74,7 @@ export async function flatten(task: FlattenTask): Promise<Uint8Array> {
     const drawn = [
       ...(paper ? [paper] : []),
       ...scene(head ? headed(page, head, measure) : page, items, copy, measure),
+      ...(coded ? drawnCode({ copy, page: page.id }, page) : []),
     ]
     const mark = original?.tagged ? freeMark(original) : undefined
     drawOver(output, target, map, await writer.operators(target, drawn), { mark, deflated: !task.small })

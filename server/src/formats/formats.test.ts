@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { PDFDocument } from '@cantoo/pdf-lib'
-import type { Thing } from '@hand-back/core'
+import { findCode, type Thing } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
+import sharp from 'sharp'
+import { drawPart } from '../pdf/index.ts'
 import { adding } from '../test/ink.ts'
 import { makePdf } from '../test/makePdf.ts'
 import { firstPageOf, openSchool, type School, startLesson } from '../test/school.ts'
@@ -37,6 +39,16 @@ async function pdfAt(visitor: Visitor, path: string) {
   const bytes = Buffer.from(await answer.arrayBuffer())
   const pages = (await PDFDocument.load(bytes)).getPages().map((page) => page.getSize())
   return { text: textOfPdf(bytes), pages, name: answer.headers.get('content-disposition')! }
+}
+
+/** What the code on a page of a PDF says, as a camera would read it from paper. */
+async function codeOnPage(pdf: Uint8Array, index: number) {
+  const one = await PDFDocument.create()
+  const [page] = await one.copyPages(await PDFDocument.load(pdf), [index])
+  const { width, height } = one.addPage(page).getSize()
+  const png = drawPart(await one.save(), { x: 0, y: 0, width: width * 2.5, height: height * 2.5 }, 180)
+  const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  return findCode({ data: new Uint8ClampedArray(data), width: info.width, height: info.height })?.code
 }
 
 /** Two students, each of whom wrote something, on a worksheet of two pages of A5. */
@@ -85,6 +97,20 @@ describe('for paper', () => {
     const left = await pdfAt(teacher, `/handouts/${handout.id}/pdf`)
     expect(left.pages).toHaveLength(2)
     expect(left.text).not.toContain('flood at six')
+  })
+
+  test('with codes, each sheet says which page of whose copy it is', async () => {
+    const { teacher, handout, students } = await written()
+    const answer = await teacher.send('GET', `/handouts/${handout.id}/pdf?empty=yes&coded=yes`)
+    const bytes = Buffer.from(await answer.arrayBuffer())
+    const found = await Promise.all([0, 1, 2, 3].map((index) => codeOnPage(bytes, index)))
+    const copies = found.map((code) => code?.copy)
+    expect(new Set(copies)).toEqual(new Set(students.map(({ copy }) => copy)))
+    expect(copies[0]).toBe(copies[1])
+    const first = await firstPageOf(students[0]!.visitor, students[0]!.copy)
+    expect(found.map((code) => code?.page)).toEqual([first, found[1]!.page, first, found[1]!.page])
+    const bare = await teacher.send('GET', `/handouts/${handout.id}/pdf?empty=yes`)
+    expect(await codeOnPage(Buffer.from(await bare.arrayBuffer()), 0)).toBeUndefined()
   })
 
   test('a worksheet: empty, with lines for name and class when wanted', async () => {

@@ -4,8 +4,9 @@ export interface Made {
   readonly bytes: Uint8Array
 }
 
-/** How it is wanted: only what is printed; whose it is at the head of every page. */
+/** How it is wanted: only what is printed; whose it is at the head of every page; and as a code at its foot. */
 export interface Wanted {
   readonly empty: boolean
   readonly named: boolean
+  readonly coded: boolean
 }

@@ -39,6 +39,8 @@ export interface Bundle {
   readonly bytes: number
   /** Whose it is, said at the head of every page. */
   readonly head?: string
+  /** A code at the foot of every page says which of which copy it is. */
+  readonly coded?: boolean
   /** The pages as they are sent, and what lies on them. Asked for when it is their turn. */
   pages(): Promise<readonly { readonly page: WorksheetPage; readonly items: readonly Item[] }[]>
 }
@@ -82,6 +84,7 @@ export async function madeOf<Result = Uint8Array>(
         page: { ...withPaper(page, made) },
         items,
         copy: bundle.copy,
+        coded: bundle.coded ?? false,
         ...(bundle.head ? { head: `${bundle.head}   page ${index + 1} of ${all.length}` } : {}),
       }))
       pages.push(...own)

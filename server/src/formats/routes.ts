@@ -68,5 +68,6 @@ export function formatRoutes(context: Context, pictures: Pictures): Router {
 function wantedIn(request: Request) {
   const read = printing.safeParse(request.query)
   if (!read.success) throw new Refused('A PDF cannot be made like that.', 422)
-  return { empty: read.data.empty === 'yes', named: read.data.named === 'yes' }
+  const { empty, named, coded } = read.data
+  return { empty: empty === 'yes', named: named === 'yes', coded: coded === 'yes' }
 }

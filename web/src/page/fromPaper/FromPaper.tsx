@@ -8,7 +8,7 @@ import { sayProblem } from '../../ui/notices.ts'
 import { TakePicture } from '../camera/TakePicture.tsx'
 import { CornersOnPhoto } from './CornersOnPhoto.tsx'
 import { type LayingOn, layingPaper } from './layingPaper.ts'
-import { type Kept, openPhoto, type Photo } from './openPhoto.ts'
+import { type Kept, openPhoto, type Photo, type Straight } from './openPhoto.ts'
 
 interface FromPaperProps {
   on: LayingOn
@@ -82,13 +82,16 @@ interface StraighteningProps extends FromPaperProps {
 }
 
 function Straightening({ photo, onAnother, on, onClose }: StraighteningProps) {
-  const { onLay, onNewPage } = layingPaper(on)
+  const { onLay, onNewPage, onItsPage } = layingPaper(on)
   const [corners, setCorners] = useState(photo.corners)
   const [put, setPut] = useState(photo.corners)
   const [laying, setLaying] = useState(false)
   const url = useUrl(photo.taken.bytes)
-  const { taken, found } = photo
-  const lay = (how: (straight: Kept, taken: Kept) => void) => {
+  const { taken, found, code } = photo
+  const isOurs = code?.copy === on.copy
+  const number = isOurs ? on.pages.findIndex(({ id }) => id === code.page) : -1
+  const its = on.pages[number]
+  const lay = (how: (straight: Straight, taken: Kept) => void) => {
     setLaying(true)
     photo
       .straight(corners)
@@ -109,11 +112,19 @@ function Straightening({ photo, onAnother, on, onClose }: StraighteningProps) {
   }
   return (
     <div className="grid gap-4">
-      <p role="status">
-        {found
-          ? 'Is this your paper? Move a corner where it is not right.'
-          : 'Put the corners where those of your paper are.'}
-      </p>
+      {its && <p role="status">This is page {number + 1} of your copy.</p>}
+      {code && !isOurs && (
+        <p role="alert" className="font-semibold">
+          This sheet was printed for another copy. Look whose it is.
+        </p>
+      )}
+      {!code && (
+        <p role="status">
+          {found
+            ? 'Is this your paper? Move a corner where it is not right.'
+            : 'Put the corners where those of your paper are.'}
+        </p>
+      )}
       <div className="grid gap-4 min-[640px]:grid-cols-[3fr_2fr]">
         <CornersOnPhoto
           url={url}
@@ -135,9 +146,25 @@ function Straightening({ photo, onAnother, on, onClose }: StraighteningProps) {
         <Button large disabled={laying} onClick={() => lay(onNewPage)}>
           As a new page
         </Button>
-        <Button look="main" large disabled={laying} onClick={() => lay(onLay)}>
-          {laying ? 'One moment …' : 'Lay on this page'}
+        {/* Into the wrong copy nothing goes by the press that one is used to. */}
+        <Button
+          {...(its || (code && !isOurs) ? {} : { look: 'main' as const })}
+          large
+          disabled={laying}
+          onClick={() => lay(onLay)}
+        >
+          Lay on this page
         </Button>
+        {its && (
+          <Button
+            look="main"
+            large
+            disabled={laying}
+            onClick={() => lay((straight, taken) => onItsPage(its, straight, taken))}
+          >
+            {laying ? 'One moment …' : `Lay it on page ${number + 1}`}
+          </Button>
+        )}
       </div>
     </div>
   )

@@ -1,4 +1,4 @@
-import type { Corners } from '@hand-back/core'
+import type { Corners, PageCode, Point } from '@hand-back/core'
 import { smallerPhoto } from '../answers/smallerPhoto.ts'
 import type { PhotoAnswer, PhotoTask } from './photoTask.ts'
 import PhotoWorker from './photoWorker.ts?worker'
@@ -17,6 +17,9 @@ export interface Kept {
   readonly height: number
 }
 
+/** A sheet as large as it is laid on a page; `code`: where the middle of its code lies on it, in pixels. */
+export type Straight = Kept & { readonly code: Point | undefined }
+
 /** A photo in which a sheet was looked for. */
 export interface Photo {
   /** As it was taken, without what cameras write into it. */
@@ -24,10 +27,12 @@ export interface Photo {
   /** Where the sheet's corners are, in pixels of `taken`; its own where none was found. */
   readonly corners: Corners
   readonly found: boolean
+  /** Whose page it is, where a code on it says so. */
+  readonly code: PageCode | undefined
   /** The sheet between corners, straight and in even light; small, to look at. Nothing: the corners make none. */
   look(corners: Corners): Promise<Kept | undefined>
   /** The same as large as it is laid on a page. */
-  straight(corners: Corners): Promise<Kept | undefined>
+  straight(corners: Corners): Promise<Straight | undefined>
   close(): void
 }
 
@@ -60,6 +65,7 @@ export async function openPhoto(file: Blob): Promise<Photo> {
     taken,
     corners: opened.corners,
     found: opened.found,
+    code: opened.code,
     look: (corners) => show(corners, SEEN),
     straight: (corners) => show(corners, LAID),
     close: () => worker.terminate(),

@@ -14,13 +14,16 @@ interface PrintDialogProps {
   choice?: { readonly full: string; readonly empty: string }
   /** What stands at the head of every page when that is wanted. */
   head: string
+  /** Each page can carry a code that says whose it is: what is printed belongs to copies. */
+  codes?: boolean
   onClose: () => void
 }
 
 /** For paper: a PDF at true size, with what is on the pages or without, with names or without. */
-export function PrintDialog({ title, address, choice, head, onClose }: PrintDialogProps) {
+export function PrintDialog({ title, address, choice, head, codes = false, onClose }: PrintDialogProps) {
   const [empty, setEmpty] = useState(false)
   const [named, setNamed] = useState(true)
+  const [coded, setCoded] = useState(true)
   return (
     <Dialog open onClose={onClose} title={title}>
       <div className="grid gap-4">
@@ -38,8 +41,13 @@ export function PrintDialog({ title, address, choice, head, onClose }: PrintDial
         <Tick ticked={named} onTick={setNamed}>
           {head}
         </Tick>
+        {codes && (
+          <Tick ticked={coded} onTick={setCoded}>
+            A small code on each page: a photo of it finds its way back
+          </Tick>
+        )}
         <a
-          href={printAt(address, { empty: choice !== undefined && empty, named })}
+          href={printAt(address, { empty: choice !== undefined && empty, named, coded: codes && coded })}
           download
           className="inline-flex min-h-11 items-center justify-center gap-2 rounded-tag border border-verdigris bg-verdigris px-3.5 font-semibold text-sheet no-underline hover:bg-verdigris-deep"
         >

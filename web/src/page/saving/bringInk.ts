@@ -1,7 +1,7 @@
 import {
   boundsOf,
   type InkFile,
-  MOST_POINTS_MADE,
+  inLengths,
   packPoints,
   readInkML,
   type Stroke,
@@ -42,12 +42,4 @@ function placeFitting(traces: Traces, { width, height }: { width: number; height
   const factor = Math.min((width * PART) / Math.max(1e-9, x1 - x0), (height * PART) / Math.max(1e-9, y1 - y0))
   const [left, top] = [(width - (x1 - x0) * factor) / 2, (height - (y1 - y0) * factor) / 2]
   return ({ x, y }) => ({ x: left + (x - x0) * factor, y: top + (y - y0) * factor })
-}
-
-/** A trace longer than a stroke may be goes on in the next. */
-function inLengths<P>(points: readonly P[]): (readonly P[])[] {
-  const parts: (readonly P[])[] = []
-  for (let at = 0; at === 0 || at < points.length - 1; at += MOST_POINTS_MADE - 1)
-    parts.push(points.slice(at, at + MOST_POINTS_MADE))
-  return parts
 }

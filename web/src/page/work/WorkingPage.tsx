@@ -301,7 +301,7 @@ export function WorkingPage(props: WorkingPageProps) {
       {over === 'paper' && (
         <FromPaper
           on={{
-            ...{ store, page, pages, turnToPage },
+            ...{ copy: copy.id, store, page, pages, turnToPage },
             ...{ printed: copy.pages, placed: seen.placed, part: work.seenPart, pick: work.picking.pick },
           }}
           onClose={() => setOver(undefined)}
@@ -324,6 +324,7 @@ export function WorkingPage(props: WorkingPageProps) {
           address={apiUrl(`/copies/${copy.id}/pdf`)}
           choice={{ full: 'The pages with what is on them', empty: 'The empty pages' }}
           head="Name, class and page at the head of each page"
+          codes
           onClose={() => setOver(undefined)}
         />
       )}

@@ -2,9 +2,9 @@ import {
   type Guide,
   type InkPoint,
   type Item,
+  inLengths,
   inSight,
   isAt,
-  MOST_POINTS_MADE,
   type Placed,
   type Point,
   packPoints,
@@ -131,14 +131,6 @@ export function useWriting(
       puts: isLine ? 'line' : 'box',
     }
   }, [store, page, placed, own, mayTouch, tool, swatch, look, eraser, putting, isLine, boxes, handling])
-}
-
-/** A stroke longer than one may be goes on in the next, which begins where it ended. */
-function inLengths(points: readonly InkPoint[]): (readonly InkPoint[])[] {
-  const parts: (readonly InkPoint[])[] = []
-  for (let at = 0; at === 0 || at < points.length - 1; at += MOST_POINTS_MADE - 1)
-    parts.push(points.slice(at, at + MOST_POINTS_MADE))
-  return parts
 }
 
 const idsOf = (strokes: readonly Stroke[]) => strokes.map(({ id }) => id)

@@ -106,6 +106,7 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
           address={urlOf(CALLS.handoutPdf, { handout: id })}
           choice={{ full: 'Everybody’s copy, as it is now', empty: 'Empty pages for everybody' }}
           head="Name, class and page at the head of each page"
+          codes
           onClose={() => setPrinting(false)}
         />
       )}

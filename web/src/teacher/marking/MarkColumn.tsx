@@ -92,7 +92,7 @@ export function MarkColumn(props: MarkColumnProps) {
           <button
             type="button"
             onClick={() => onNextAfter(undefined)}
-            className="self-start font-semibold text-verdigris underline underline-offset-4 pointer-coarse:min-h-11"
+            className="min-h-6 self-start font-semibold text-verdigris underline underline-offset-4 pointer-coarse:min-h-11"
           >
             {left} without marks
           </button>
