@@ -1,5 +1,5 @@
 import { cutOff, cutsOf, turnedOver } from '@hand-back/core'
-import { Crop, FileCheck, Image } from 'lucide-react'
+import { Crop, Image } from 'lucide-react'
 import { Opens } from '../strip/Opens.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
 import type { ChangeProps, LaidKind } from './laidKind.ts'
@@ -8,7 +8,7 @@ export const picture = {
   Change: ({ thing, change }) =>
     thing.behind && (
       <StripButton
-        icon={thing.behind.straight ? FileCheck : Image}
+        icon={Image}
         label={thing.behind.straight ? 'Straight' : 'As taken'}
         onClick={() => change(turnedOver(thing))}
       />

@@ -54,14 +54,15 @@ export const SpeakSign = createLucideIcon('speak', [
 
 /** A part of a round figure, coloured to its lines. */
 export const FillSign = createLucideIcon('fill', [
-  ['circle', { cx: 12, cy: 12, r: 9, key: 'whole' }],
-  ['path', { d: 'M12 3v9h9', key: 'lines' }],
-  ['path', { d: 'M14.5 4.5v5M17.2 6v3.5M19.6 8.6v.9', key: 'colour' }],
+  ['path', { d: 'M21 12a9 9 0 1 1-9-9v9zM12 3a9 9 0 0 1 9 9M15 4v5M18 6v3', key: 'part' }],
 ])
 
 /** Half a round with its degrees, and an arm. */
 export const ProtractorSign = createLucideIcon('protractor', [
-  ['path', { d: 'M2.5 18.5a9.5 9.5 0 0 1 19 0z', key: 'half' }],
-  ['path', { d: 'M12 18.5 16.6 6', key: 'arm' }],
-  ['path', { d: 'M5.6 18.5h.9M6.6 13.6l.8.6M10.2 11.7l.3.9', key: 'degrees' }],
+  ['path', { d: 'M2.5 18.5a9.5 9.5 0 0 1 19 0zM12 18.5 16.6 6', key: 'half' }],
+])
+
+/** A point, a pencil, and what holds them apart. */
+export const CompassesSign = createLucideIcon('compasses', [
+  ['path', { d: 'M12 2.5v3M12 5.5 5.5 21M12 5.5 18.5 21M8.5 14h7', key: 'legs' }],
 ])

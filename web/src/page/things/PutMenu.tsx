@@ -3,7 +3,6 @@ import {
   Camera,
   Clapperboard,
   ClipboardPaste,
-  DraftingCompass,
   FileAudio,
   Image,
   type LucideIcon,
@@ -20,7 +19,7 @@ import { TakePicture } from '../camera/TakePicture.tsx'
 import { PUTS } from '../kinds/index.ts'
 import { OpensCard } from '../strip/OpensCard.tsx'
 import { StripButton } from '../strip/StripButton.tsx'
-import { FillSign, ProtractorSign } from '../strip/signs.ts'
+import { CompassesSign, FillSign, ProtractorSign } from '../strip/signs.ts'
 import type { Tools } from '../tools/useTools.ts'
 
 interface PutMenuProps {
@@ -100,7 +99,7 @@ export function PutMenu({
               name="Protractor"
               onPress={then(() => onInstrument('protractor'))}
             />
-            <Choice icon={DraftingCompass} name="Compasses" onPress={then(() => onInstrument('compasses'))} />
+            <Choice icon={CompassesSign} name="Compasses" onPress={then(() => onInstrument('compasses'))} />
             {onFilm && <Choice icon={Clapperboard} name="Film" onPress={then(onFilm)} />}
             {onSound && <Choice icon={FileAudio} name="Sound" onPress={then(() => sound.current?.click())} />}
             {onPin && <Choice icon={Pin} name="Pin" onPress={then(onPin)} />}
