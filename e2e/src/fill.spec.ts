@@ -58,6 +58,16 @@ test('a tap colours what is drawn round with the colour that is chosen; another 
   await expectColour(student, { x: 230, y: 160 }, YELLOW)
   await tap({ x: 400, y: 350 })
   await expect(student.getByText('There is no closed line around this place.')).toBeVisible()
+  // Tapped twice in a hurry it is coloured once.
+  await button(student, 'green').click()
+  await Promise.all([tap({ x: 190, y: 210 }), tap({ x: 195, y: 205 })])
+  await expect
+    .poll(async () => (await areas()).filter(({ items }) => items[0]?.fill === '#2e7d46'))
+    .toHaveLength(3)
+  await expectColour(student, { x: 230, y: 160 }, GREEN)
+  await button(student, 'Undo').click()
+  await button(student, 'Undo').click()
+  await expectColour(student, { x: 230, y: 160 }, YELLOW)
   await student.keyboard.press('Escape')
   // The pen is in hand again.
   await drawWithMouse(student, [

@@ -18,7 +18,8 @@ export interface FillOn {
   readonly copy: CopyWhole
   readonly store: CopyStore
   readonly page: WorksheetPage
-  readonly placed: readonly Placed[]
+  /** What lies on the page now. */
+  readonly placed: () => readonly Placed[]
   readonly mine: ((placed: Placed) => boolean) | undefined
   readonly bitmaps: Bitmaps
   readonly colour: string
@@ -27,16 +28,17 @@ export interface FillOn {
 /** Fills what lies around a place of the page; one's own filling there gets the new colour instead. Rejects while the paper is out of reach. */
 export async function fillPlace(on: FillOn, tap: Point): Promise<void> {
   const { copy, store, page, placed, mine, bitmaps, colour } = on
-  const filled = placed.findLast(
-    (each) =>
-      each.item.kind === 'shape' && each.item.form === 'area' && mine?.(each) && isAt(each.item, tap, 0),
-  )
-  const items = placed.map(({ item }) => item)
+  const items = placed().map(({ item }) => item)
   const rings = await regionUnder({ page, items, copy: copy.id, bitmaps }, tap)
   if (!rings || rings.length === 0) {
     saySentence('There is no closed line around this place.')
     return
   }
+  // It took a moment, in which it may have been filled by a tap before this one.
+  const filled = placed().findLast(
+    (each) =>
+      each.item.kind === 'shape' && each.item.form === 'area' && mine?.(each) && isAt(each.item, tap, 0),
+  )
   const area = areaOf(rings)
   const blank = blankItem('shape', area, () => crypto.randomUUID())
   const thing = { ...blank, ...area, form: 'area', turn: 0, line: 0, colour, fill: colour } as Thing
