@@ -276,6 +276,10 @@ const ROUTES: Record<string, Rule> = {
     teacher: true,
   },
   'GET /mail': { path: () => '/mail', ...anyStudent },
+  'POST /copies/:copy/take-in': {
+    path: (lesson) => `/copies/${own(lesson).copy}/take-in`,
+    teacher: true,
+  },
   'POST /copies/:copy/hand-back': {
     path: (lesson) => `/copies/${own(lesson).copy}/hand-back`,
     teacher: true,

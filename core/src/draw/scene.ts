@@ -31,8 +31,9 @@ export function drawnStill(page: WorksheetPage, items: Iterable<Item>, measure: 
   )
 }
 
-/** What was ticked, and the photos. */
+/** Sheets of paper, what was ticked, and the photos. */
 export const drawnGiven = (page: WorksheetPage, items: readonly Item[], measure: Measure): Drawn[] => [
+  ...drawnAt('scan', items, measure),
   ...drawnAnswers(page, items, measure, false),
   ...drawnAt('given', items, measure),
 ]

@@ -30,7 +30,7 @@ export function opened<S extends Standing>(copy: S): S {
   return copy.state === 'waiting' ? { ...copy, state: 'working' } : copy
 }
 
-/** The student hands in; a second press changes nothing. Throws `Refused`. */
+/** The student hands in, or the teacher takes in what was done on paper; a second press changes nothing. Throws `Refused`. */
 export function handedIn<S extends Standing>(copy: S): S {
   if (copy.state === 'handed in') return copy
   if (copy.state === 'handed back') throw new Refused('This has been handed back already.')

@@ -43,7 +43,7 @@ export interface ItemKind<Item> {
   bounds?(item: Item): Bounds
   /** What it looks like; left out: it is seen by what it changes. */
   drawn?(item: Item, measure: Measure): Drawn[]
-  /** Among which it is drawn, from below: what was given at places, things, ink, and signs over everything. */
+  /** Among which it is drawn, from below: sheets of paper, what was given at places, things, ink, and signs over everything. */
   readonly level?: Level
   /** How hands take hold of it; left out: it cannot be picked up. */
   readonly held?: Held<Item>
@@ -64,7 +64,7 @@ export interface ItemKind<Item> {
   touches?(item: Item, place: Box & { readonly id: string }): boolean
 }
 
-export type Level = 'given' | 'thing' | 'ink' | 'sign'
+export type Level = 'scan' | 'given' | 'thing' | 'ink' | 'sign'
 
 export interface Held<Item> {
   /** Whether a loop around it picks it up. */

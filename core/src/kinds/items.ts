@@ -13,6 +13,7 @@ import { laidPicture } from './picture.ts'
 import { pin, pinAgreed, pinAnswer, pinDone } from './pin.ts'
 import { fitHeight, type PrintedItem, takesValue } from './printed.ts'
 import { reply } from './reply.ts'
+import { scan } from './scan.ts'
 import { laidShape } from './shape.ts'
 import { sign } from './sign.ts'
 import { strokeKind } from './strokeKind.ts'
@@ -37,6 +38,7 @@ export const ITEM_KINDS = {
   answer,
   card: laidCard,
   photo: laidPhoto,
+  scan,
   mark,
   sign,
   reply,

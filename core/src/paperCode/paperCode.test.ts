@@ -34,15 +34,27 @@ describe('the code of a page', () => {
   test('it is found on a sheet, whichever way the sheet lies', () => {
     const upright = sheet()
     const found = findCode(upright)!
-    expect(found).toMatchObject({ code: CODE, turns: 0 })
+    expect(found).toMatchObject({ code: CODE })
     // 7 mm from both edges, 18 mm large.
     const middle = ((7 + 9) / 25.4) * 110
-    expect(found.middle.x).toBeCloseTo(909 - middle, -0.5)
-    expect(found.middle.y).toBeCloseTo(1286 - middle, -0.5)
+    const half = ((18 / 25.4) * 110) / 2
+    const corners = [
+      [-half, -half],
+      [half, -half],
+      [half, half],
+      [-half, half],
+    ] as const
+    for (const [at, [x, y]] of corners.entries()) {
+      expect(found.at[at]!.x).toBeCloseTo(909 - middle + x, -0.6)
+      expect(found.at[at]!.y).toBeCloseTo(1286 - middle + y, -0.6)
+    }
     const over = new Picture(909, 1286)
     for (let at = 0; at < 909 * 1286; at++)
       over.data.set(upright.data.subarray(at * 4, at * 4 + 4), (909 * 1286 - 1 - at) * 4)
-    expect(findCode(over)).toMatchObject({ code: CODE, turns: 2 })
+    const turned = findCode(over)!
+    expect(turned.code).toEqual(CODE)
+    expect(turned.at[0].x).toBeCloseTo(middle + half, -0.6)
+    expect(turned.at[2].y).toBeCloseTo(middle - half, -0.6)
     expect(findCode(new Picture(300, 400))).toBeUndefined()
   })
 
@@ -58,6 +70,6 @@ describe('the code of a page', () => {
     })
     const flat = straighten(photo, findSheet(photo)!, 1654, 2339)!
     evenLight(flat)
-    expect(findCode(flat)).toMatchObject({ code: CODE, turns: 0 })
+    expect(findCode(flat)).toMatchObject({ code: CODE })
   })
 })

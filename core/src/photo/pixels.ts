@@ -1,3 +1,5 @@
+import type { Corners } from './homography.ts'
+
 /** A picture's pixels: red, green, blue and opacity of each, a byte each, row by row from the top (as ImageData has them). */
 export interface Pixels {
   readonly data: Uint8ClampedArray
@@ -11,6 +13,20 @@ export interface Grey {
   readonly width: number
   readonly height: number
 }
+
+/** The corners of a picture or page: upper left, upper right, lower right, lower left. */
+export const cornersOf = ({
+  width,
+  height,
+}: {
+  readonly width: number
+  readonly height: number
+}): Corners => [
+  { x: 0, y: 0 },
+  { x: width, y: 0 },
+  { x: width, y: height },
+  { x: 0, y: height },
+]
 
 /** How a pixel's red, green and blue make one number: how bright it is (Rec. 601), or how white, as bright as the darkest of them. */
 export type Seen = 'brightness' | 'whiteness'

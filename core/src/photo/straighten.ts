@@ -1,6 +1,6 @@
 import type { Point } from '../ink/points.ts'
 import { type Corners, homography } from './homography.ts'
-import type { Pixels } from './pixels.ts'
+import { cornersOf, type Pixels } from './pixels.ts'
 
 /** The proportions of papers, long side to short: A4 and its like, Letter. */
 const PAPERS = [Math.SQRT2, 11 / 8.5]
@@ -69,7 +69,8 @@ const distance = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y)
 
 /**
  * The sheet between four corners of a picture (upper left, upper right, lower right, lower left, in pixels) as it is
- * seen straight on. Method: each pixel is looked up where the homography says, between four pixels (bilinear).
+ * seen straight on. Method: each pixel is looked up where the homography says, between four pixels (bilinear);
+ * what lies outside of the picture is white.
  * Nothing: the corners make no sheet. Cost: O(pixels that come out).
  */
 export function straighten(
@@ -78,13 +79,7 @@ export function straighten(
   width: number,
   height: number,
 ): Pixels | undefined {
-  const to: Corners = [
-    { x: 0, y: 0 },
-    { x: width, y: 0 },
-    { x: width, y: height },
-    { x: 0, y: height },
-  ]
-  const back = homography(to, corners)
+  const back = homography(cornersOf({ width, height }), corners)
   if (!back) return undefined
   const [a, b, c, d, e, f, g, h] = back
   const found = new Uint8ClampedArray(width * height * 4)
@@ -94,8 +89,14 @@ export function straighten(
       const [px, py] = [x + 0.5, y + 0.5]
       const w = g * px + h * py + 1
       // The middle of a pixel lies half a pixel in.
-      const sx = inside((a * px + b * py + c) / w - 0.5, wide - 1.001)
-      const sy = inside((d * px + e * py + f) / w - 0.5, high - 1.001)
+      const seenX = (a * px + b * py + c) / w - 0.5
+      const seenY = (d * px + e * py + f) / w - 0.5
+      if (seenX < -NEARBY || seenY < -NEARBY || seenX > wide + NEARBY || seenY > high + NEARBY) {
+        found[at] = found[at + 1] = found[at + 2] = found[at + 3] = 255
+        continue
+      }
+      const sx = inside(seenX, wide - 1.001)
+      const sy = inside(seenY, high - 1.001)
       const left = sx | 0
       const top = sy | 0
       const [right, low] = [sx - left, sy - top]
@@ -111,4 +112,6 @@ export function straighten(
   return { data: found, width, height }
 }
 
+/** So far outside of a picture its edge still counts, in pixels. */
+const NEARBY = 2
 const inside = (at: number, last: number) => Math.min(last, Math.max(0, at))

@@ -36,6 +36,8 @@ export interface Evidence {
   readonly ownPages: ReadonlySet<string>
   /** What was exchanged for what on a page of this copy, for a teacher who brings work back there. */
   readonly exchanged: ReadonlyMap<string, readonly Exchange[]>
+  /** The sheets of paper that were laid on pages of this copy, for a teacher who lays others in their place. */
+  readonly scans: ReadonlySet<string>
   /** For a student in a go that is for chosen questions: the part that takes work, and what lies on its pages. */
   readonly part?: PartOfCopy | undefined
   /** Whether a page was given to this person, or to nobody. */
@@ -87,6 +89,7 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     return { id, fate: 'closed', why: ONLY_PART }
   return mayWrite(evidence.role, evidence.copy, event.layer) ||
     bringsBack(event, evidence) ||
+    laysPaper(event, evidence) ||
     replies(event, evidence)
     ? undefined
     : { id, fate: 'closed', why: event.layer === 'pins' ? NO_PINS : CLOSED[evidence.role] }
@@ -139,6 +142,20 @@ function bringsBack(event: PageEvent, { role, exchanged }: Evidence): boolean {
   return event.take.every((id) => pieces.has(id))
 }
 
+/** The teacher lays sheets of paper where they were printed, in place of such sheets, or takes such away: on the students' layer. */
+function laysPaper(event: PageEvent, { role, copy, scans }: Evidence): boolean {
+  if (role !== 'teacher' || event.layer !== 'work' || copy.way === 'read') return false
+  const areScans = (ids: readonly string[]) => ids.every((id) => scans.has(id))
+  if (event.act === 'take') return areScans(event.items)
+  if (event.act === 'add') return event.items.every(({ kind }) => kind === 'scan')
+  return (
+    event.act === 'swap' &&
+    event.bring.length === 0 &&
+    event.items.every(({ kind }) => kind === 'scan') &&
+    areScans(event.take)
+  )
+}
+
 /** A student answers feedback, and does nothing else. */
 function replies(event: PageEvent, { role, copy }: Evidence): boolean {
   if (!mayReply(role, copy) || event.layer !== 'work') return false
@@ -158,7 +175,7 @@ const belongs = (item: Item, layer: Layer, printed: ReadonlyMap<string, string>)
 function mayEver(event: PageEvent, evidence: Evidence): boolean {
   return evidence.role === 'student'
     ? event.layer === 'work' || event.layer === 'pins'
-    : event.layer !== 'work' || bringsBack(event, evidence)
+    : event.layer !== 'work' || bringsBack(event, evidence) || laysPaper(event, evidence)
 }
 
 function wrong(id: string, why: string): EventFate {

@@ -15,6 +15,7 @@ import {
   PRINTED_ON,
   pagesLaidIn,
   readPrintedOn,
+  scansIn,
   type Written,
 } from './keeperRows.ts'
 import { concernsMarks } from './markEvents.ts'
@@ -132,6 +133,7 @@ export class Keeper {
     const attachments = await attachmentsIn(client, batch)
     const laidIn = await this.#laidIn(client, batch, copies)
     const exchanged = await exchangedFor(client, batch, copies)
+    const scans = await scansFor(client, batch, copies)
     const touched = new Set(
       batch.flatMap(({ copy, events }) => (events.some(({ act }) => act !== 'add') ? [copy] : [])),
     )
@@ -157,6 +159,7 @@ export class Keeper {
         attachments: attachments.get(copy.id)?.[role === 'teacher' ? 'all' : 'seen'] ?? new Set(),
         ownPages: own,
         exchanged: exchanged.get(copy.id) ?? new Map(),
+        scans: scans.get(copy.id) ?? new Set(),
         part: role === 'student' ? parts.get(copy.id) : undefined,
         mayWriteOn: (page) => pageTakes(copy, request.person.id, role, page),
       }
@@ -242,6 +245,28 @@ function exchangedFor(
   return asked.length === 0
     ? new Map<string, Evidence['exchanged']>()
     : exchangedIn(
+        client,
+        asked.map(({ copy }) => copy),
+      )
+}
+
+/** The sheets of paper in those copies of a batch where a teacher takes something from the students' layer. */
+async function scansFor(
+  client: pg.PoolClient,
+  batch: readonly Request[],
+  copies: ReadonlyMap<string, HeldCopy>,
+): Promise<ReadonlyMap<string, ReadonlySet<string>>> {
+  const asked = batch.filter(({ copy, person, events }) => {
+    const held = copies.get(copy)
+    return (
+      held &&
+      roleIn(held, person) === 'teacher' &&
+      events.some(({ layer, act }) => layer === 'work' && (act === 'take' || act === 'swap'))
+    )
+  })
+  return asked.length === 0
+    ? new Map()
+    : scansIn(
         client,
         asked.map(({ copy }) => copy),
       )

@@ -159,6 +159,18 @@ export async function exchangedIn(
   return found
 }
 
+/** The ids of all sheets of paper that were ever laid on pages of copies, by copy. */
+export async function scansIn(client: pg.PoolClient, copies: string[]): Promise<Map<string, Set<string>>> {
+  const { rows } = await client.query(
+    `SELECT copy_id AS copy, item->>'id' AS id FROM event, jsonb_array_elements(body->'items') AS item
+     WHERE copy_id = ANY($1) AND layer = 'work' AND body->'items' @> '[{"kind": "scan"}]' AND item->>'kind' = 'scan'`,
+    [copies],
+  )
+  const found = new Map<string, Set<string>>()
+  for (const { copy, id } of rows) found.set(copy, (found.get(copy) ?? new Set()).add(id))
+  return found
+}
+
 /** Writes all new events of a batch at once. */
 export async function insertEvents(client: pg.PoolClient, written: Written[]): Promise<void> {
   const rows = written.flatMap(({ copy, events }) =>

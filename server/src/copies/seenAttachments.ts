@@ -10,6 +10,7 @@ export const SEEN_BY_STUDENTS = `(SELECT p.role <> 'teacher' FROM person p WHERE
     AND (e.layer <> 'feedback' OR e.round <= CASE WHEN c.state = 'handed back' THEN c.round ELSE c.round - 1 END)
     AND (e.body->'items' @> jsonb_build_array(jsonb_build_object('recording', r.id))
       OR e.body->'items' @> jsonb_build_array(jsonb_build_object('file', r.id))
+      OR e.body->'items' @> jsonb_build_array(jsonb_build_object('taken', r.id))
       OR e.body->'set'->'thing' @> jsonb_build_object('file', r.id)))`
 
 export interface SeenAttachment {

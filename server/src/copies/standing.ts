@@ -25,6 +25,7 @@ const STEPS = {
   open: { by: 'student', rule: opened },
   handIn: { by: 'student', rule: handedIn },
   takeBack: { by: 'student', rule: takenBack },
+  takeIn: { by: 'teacher', rule: handedIn },
   handBack: { by: 'teacher', rule: handedBack },
   bringBack: { by: 'teacher', rule: broughtBack },
   anotherGo: { by: 'teacher', rule: anotherGo },

@@ -54,6 +54,8 @@ export const givePages = putting('teacher', '/copies/:copy/owners', pageOwners, 
 export const changeCopy = changing('teacher', '/copies/:copy', copyChange, nothing)
 export const leaveCopy = dropping('teacher', '/copies/:copy/students/:student', nothing, nothing)
 export const changeSet = putting('teacher', '/copies/:copy/set', copySet, nothing)
+/** What was done on paper counts as handed in. */
+export const takeIn = doing('teacher', '/copies/:copy/take-in', nothing, copyStanding)
 export const handBack = doing('teacher', '/copies/:copy/hand-back', nothing, copyStanding)
 export const bringBack = doing('teacher', '/copies/:copy/bring-back', nothing, copyStanding)
 export const anotherGo = doing('teacher', '/copies/:copy/another-go', nothing, copyStanding)
