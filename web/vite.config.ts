@@ -24,7 +24,11 @@ export default defineConfig({
       output: {
         // What the page begins with is one file: a browser asks for each.
         codeSplitting: {
-          groups: [{ name: 'first', tags: ['$initial'], test: (id) => !SERVICE_WORKER.test(id) }],
+          groups: [
+            { name: 'first', tags: ['$initial'], test: (id) => !SERVICE_WORKER.test(id), priority: 2 },
+            // A page one works on and all it needs at once are one file more, whatever else needs parts of it.
+            { name: 'work', test: /page\/work\/WorkingPage\.tsx$/, priority: 1 },
+          ],
         },
         // It stands at the root: it serves every screen.
         entryFileNames: ({ name }) =>

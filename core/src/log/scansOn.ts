@@ -1,5 +1,5 @@
 import type { Scan } from '../kinds/scan.ts'
-import { inSight, type Page } from './apply.ts'
+import type { Placed } from './apply.ts'
 
 /** A sheet of paper on a page, with who laid it there. */
 export interface LaidScan {
@@ -7,6 +7,6 @@ export interface LaidScan {
   readonly author: string
 }
 
-/** The sheets of paper that lie on a page, from below; the last one covers the others. */
-export const scansOn = (page: Page): LaidScan[] =>
-  inSight(page).flatMap(({ item, author }) => (item.kind === 'scan' ? [{ scan: item, author }] : []))
+/** The sheets of paper among what lies on a page (`inSight`), from below; the last one covers the others. */
+export const scansOn = (placed: readonly Placed[]): LaidScan[] =>
+  placed.flatMap(({ item, author }) => (item.kind === 'scan' ? [{ scan: item, author }] : []))

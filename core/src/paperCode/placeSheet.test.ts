@@ -34,27 +34,27 @@ describe('a sheet is laid on its page by what is printed on it', () => {
     const { photo, corners } = taken('words', { turned: 184, askew: 0.1, dim: 0.4 })
     const seen = seeSheet(photo)
     expect(seen.code?.code).toEqual(CODE)
-    const { corners: laid, sure } = placeSheet(photo, seen, comparable('words'), A4)
-    expect(sure).toBe(true)
+    const { corners: laid, agrees } = placeSheet(photo, seen, comparable('words'), A4)
+    expect(agrees).toBe(true)
     expect(offBy(laid, corners)).toBeLessThan(0.5)
   })
 
   test('without its edges: cut off by the photo’s edge, on squared paper', () => {
     const { photo, corners } = taken('squared', { cut: -0.12, turned: 3 })
-    const { corners: laid, sure } = placeSheet(photo, seeSheet(photo), comparable('squared'), A4)
-    expect(sure).toBe(true)
+    const { corners: laid, agrees } = placeSheet(photo, seeSheet(photo), comparable('squared'), A4)
+    expect(agrees).toBe(true)
     expect(offBy(laid, corners)).toBeLessThan(1.5)
   })
 
   test('a page of which nothing else is printed: by its edges and its code', () => {
     const { photo, corners } = taken('blank', { turned: 6 })
-    const { corners: laid, sure } = placeSheet(photo, seeSheet(photo), comparable('blank'), A4)
-    expect(sure).toBe(true)
+    const { corners: laid, agrees } = placeSheet(photo, seeSheet(photo), comparable('blank'), A4)
+    expect(agrees).toBe(true)
     expect(offBy(laid, corners)).toBeLessThan(1.5)
   })
 
   test('what is not printed as the code says is left to a person', () => {
     const { photo } = taken('words', { turned: 2 })
-    expect(placeSheet(photo, seeSheet(photo), comparable('table'), A4).sure).toBe(false)
+    expect(placeSheet(photo, seeSheet(photo), comparable('table'), A4).agrees).toBe(false)
   })
 })

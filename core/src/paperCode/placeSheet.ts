@@ -1,16 +1,17 @@
+import type { Point } from '../ink/points.ts'
 import { type Aligned, alignSheet } from '../photo/alignSheet.ts'
 import { type Corners, homography, homographyThrough, mapped } from '../photo/homography.ts'
 import { cornersOf, type Grey, greyOf, type Pixels } from '../photo/pixels.ts'
 import { middle } from '../worksheet/box.ts'
 import { codeBox } from './drawnCode.ts'
-import type { SeenSheet } from './seeSheet.ts'
+import { type SeenSheet, turnsOf } from './seeSheet.ts'
 
 /** Where the page lies that a sheet was printed of. */
 export interface PlacedSheet {
   /** The page's corners in the photo, in its pixels. */
   readonly corners: Corners
-  /** It is the page that its code says, and lies just there; else a person has to look. */
-  readonly sure: boolean
+  /** What is printed lies there, or its edges and its code agree; else a person has to look. */
+  readonly agrees: boolean
 }
 
 /** A photo is looked at in so many pixels at its longer side. */
@@ -25,7 +26,7 @@ const SPANS = 0.4
 /**
  * Where a page lies in the photo of its sheet, by what is printed on it. `printed`: the page as it was printed, with
  * its code; `page`: its size, in points. It is begun with the sheet's edges, and with its code alone where these say
- * too little.
+ * too little; without a code every way up is tried.
  */
 export function placeSheet(
   photo: Pixels,
@@ -40,19 +41,24 @@ export function placeSheet(
   const box = codeBox(page)
   const anchor = { x: middle(box).x * scale, y: middle(box).y * scale }
   const large = (of: Corners) => of.map(({ x, y }) => ({ x: x * sx, y: y * sy })) as unknown as Corners
-  const byEdges = alignSheet(grey, printed, small(corners), anchor, found)
-  const isCode = code !== undefined
-  if (holds(byEdges)) return { corners: large(byEdges.corners), sure: isCode }
-  if (isCode) {
-    const byCode = alignSheet(grey, printed, small(cornersByCode(code.at, page)), anchor, false)
-    if (holds(byCode)) return { corners: large(byCode.corners), sure: true }
+  const aligned = (guess: Corners, near: Point, edges: boolean) =>
+    alignSheet(grey, printed, small(guess), near, edges)
+  if (!code) {
+    // Which way up it lies says only what is printed.
+    const centre = { x: printed.width / 2, y: printed.height / 2 }
+    const held = turnsOf(corners)
+      .map((guess) => aligned(guess, centre, found))
+      .filter(holds)
+    const best = held.reduce<Aligned | undefined>((a, b) => (a && a.agrees >= b.agrees ? a : b), undefined)
+    return best ? { corners: large(best.corners), agrees: true } : { corners, agrees: false }
   }
+  const byEdges = aligned(corners, anchor, found)
+  if (holds(byEdges)) return { corners: large(byEdges.corners), agrees: true }
+  const byCode = aligned(cornersByCode(code.at, page), anchor, false)
+  if (holds(byCode)) return { corners: large(byCode.corners), agrees: true }
   // Little is printed, or little of it is seen: the edges say where it lies, if they agree with the code.
-  const near = found && isCode && isThere(corners, code.at, page)
-  return {
-    corners: near && byEdges.agrees >= AGREES ? large(byEdges.corners) : corners,
-    sure: near && byEdges.agrees >= AGREES,
-  }
+  const agrees = found && byEdges.agrees >= AGREES && isThere(corners, code.at, page)
+  return { corners: agrees ? large(byEdges.corners) : corners, agrees }
 }
 
 /** Whether what is printed was found in so many places, all over the page, that it lies there and nowhere else. */

@@ -44,16 +44,19 @@ export function straightSheet(photo: Pixels, corners: Corners, most: number): Pi
   return straight
 }
 
+/** The corners of a sheet in each order in which it may stand upright. */
+export const turnsOf = (corners: Corners): Corners[] =>
+  [0, 1, 2, 3].map(
+    (turns) => [0, 1, 2, 3].map((index) => corners[(index + turns) % 4]!) as unknown as Corners,
+  )
+
 /** The corners of a sheet in the order in which its code stands upright. */
 function uprightBy(corners: Corners, code: Corners): Corners {
   const up = (of: Corners) => ({ x: of[0].x - of[3].x, y: of[0].y - of[3].y })
   const there = up(code)
-  const turned = [0, 1, 2, 3].map(
-    (turns) => [0, 1, 2, 3].map((index) => corners[(index + turns) % 4]!) as unknown as Corners,
-  )
   const along = (of: Corners) => {
     const { x, y } = up(of)
     return (x * there.x + y * there.y) / Math.max(1e-9, Math.hypot(x, y))
   }
-  return turned.reduce((best, each) => (along(each) > along(best) ? each : best))
+  return turnsOf(corners).reduce((best, each) => (along(each) > along(best) ? each : best))
 }

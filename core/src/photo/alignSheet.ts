@@ -22,8 +22,8 @@ export interface Aligned {
   readonly spans: number
 }
 
-/** How far what is printed may lie from where it is expected, at first and then, in pixels of the printed page. */
-const FAR = { half: 15, whole: 5 }
+/** How far what is printed is looked for, in pixels: half as fine by a sheet's edges and by a guess, as it is, and once more. */
+const FAR = { byEdges: 10, guessed: 15, whole: 5, again: 3 }
 /** A place that lies farther from where the map takes it than this is something else, in pixels of the printed page. */
 const OFF = 2.2
 /** So much of the page around the code is looked at first, and so on: a guess that is right there grows over the page. */
@@ -50,22 +50,22 @@ export function alignSheet(
   const page = cornersOf(printed)
   const ink = inkOf(printed)
   const halfInk = halved(ink)
-  const far = Math.hypot(printed.width, printed.height)
+  const diagonal = Math.hypot(printed.width, printed.height)
   const edges = (now: Homography) => (edgesSeen ? edgesAs(now, first, page) : [])
   let map = homography(page, first)
   if (!map) return { corners: first, compared: 0, agrees: 0, spans: 0 }
-  const coarse = blocksOf(halfInk, FAR.half)
-  for (const part of GROWING) {
-    const near = coarse.filter((block) => distance(twice(block), anchor) <= part * far)
-    map = fitted(map, foundIn(photo, halfInk, near, map, 2, FAR.half), OFF * 3, edges(map)) ?? map
+  const far = edgesSeen ? FAR.byEdges : FAR.guessed
+  const coarse = blocksOf(halfInk, far)
+  for (const part of edgesSeen ? [1] : GROWING) {
+    const near = coarse.filter((block) => distance(twice(block), anchor) <= part * diagonal)
+    map =
+      fitted(map, foundIn(photo, halfInk, near, map, 2, far, edgesSeen ? 2 : 1), OFF * 3, edges(map)) ?? map
   }
   const fine = blocksOf(ink, FAR.whole)
-  let found: Shift[] = []
-  for (const _again of [1, 2]) {
-    found = foundIn(photo, ink, fine, map, 1, FAR.whole)
-    map = fitted(map, found, OFF, edges(map)) ?? map
-  }
-  found = foundIn(photo, ink, fine, map, 1, FAR.whole)
+  const again = edgesSeen ? FAR.again : FAR.whole
+  map = fitted(map, foundIn(photo, ink, fine, map, 1, FAR.whole), OFF, edges(map)) ?? map
+  map = fitted(map, foundIn(photo, ink, fine, map, 1, again), OFF, edges(map)) ?? map
+  const found = foundIn(photo, ink, fine, map, 1, again)
   const right = found.filter(({ by, sure }) => sure && Math.hypot(by.x, by.y) <= OFF)
   return {
     corners: page.map((corner) => mapped(map!, corner)) as unknown as Corners,
@@ -108,11 +108,12 @@ function foundIn(
   map: Homography,
   step: number,
   reach: number,
+  every = 1,
 ): Shift[] {
   const seen = inkOf(sampled(photo, map, ink.width, ink.height, step))
   return blocks.flatMap((block) => {
     const at = { x: block.x * step, y: block.y * step }
-    const found = isSeen(photo, map, at) && findBlock(ink, seen, block, reach)
+    const found = isSeen(photo, map, at) && findBlock(ink, seen, block, reach, every)
     if (!found) return []
     return [
       {

@@ -35,13 +35,13 @@ const ALIKE = 0.75
 const ITSELF = 5
 
 function isAlone(ink: Grey, block: Block, reach: number): boolean {
-  const { likeness } = likenesses(ink, ink, block, reach)
   const wide = 2 * reach + 1
-  return likeness.every(
-    (like, at) =>
-      like < ALIKE ||
-      (Math.abs((at % wide) - reach) <= ITSELF && Math.abs(Math.floor(at / wide) - reach) <= ITSELF),
-  )
+  const like = likenesses(ink, ink, block, reach)
+  for (let place = 0; place < wide * wide; place++) {
+    const off = Math.max(Math.abs((place % wide) - reach), Math.abs(Math.floor(place / wide) - reach))
+    if (off > ITSELF && like.at(place) >= ALIKE) return false
+  }
+  return true
 }
 
 /** From each of so many fields across and down the best is taken in turn: a map needs places all over the page. */
@@ -90,59 +90,73 @@ export interface Found extends Point {
 }
 
 /**
- * Looks for a block of one picture in another within `reach` pixels. Method: normalised cross-correlation; between
- * pixels by a parabola through the best and its neighbours. Nothing: it would lie outside.
+ * Looks for a block of one picture in another within `reach` pixels. Method: normalised cross-correlation, at every
+ * `every`th pixel first and then around the best; between pixels by a parabola through the best and its neighbours.
+ * Nothing: it would lie outside.
  */
-export function findBlock(ink: Grey, seen: Grey, block: Block, reach: number): Found | undefined {
-  const { likeness, best } = likenesses(ink, seen, block, reach)
+export function findBlock(ink: Grey, seen: Grey, block: Block, reach: number, every = 1): Found | undefined {
+  const like = likenesses(ink, seen, block, reach, every)
+  const { best } = like
   if (best < 0) return undefined
   const wide = 2 * reach + 1
   const [bx, by] = [best % wide, Math.floor(best / wide)]
   const finer = (step: number, isInside: boolean) => {
     if (!isInside) return 0
-    const [before, here, behind] = [likeness[best - step]!, likeness[best]!, likeness[best + step]!]
+    const [before, here, behind] = [like.at(best - step), like.at(best), like.at(best + step)]
     const bend = before - 2 * here + behind
     return bend >= 0 ? 0 : Math.max(-0.5, Math.min(0.5, (before - behind) / (2 * bend)))
   }
   return {
     x: bx - reach + finer(1, bx > 0 && bx < wide - 1),
     y: by - reach + finer(wide, by > 0 && by < wide - 1),
-    likeness: likeness[best]!,
+    likeness: like.at(best),
   }
 }
 
-/** How like a block is to each place around where it lies, row by row, and where most; -1: it would lie outside. */
-function likenesses(
-  ink: Grey,
-  seen: Grey,
-  block: Block,
-  reach: number,
-): { likeness: Float32Array; best: number } {
+/** How like a block is to a place around where it lies, from the upper left row by row, and where most; -1: it would lie outside. */
+interface Likenesses {
+  at(place: number): number
+  readonly best: number
+}
+
+function likenesses(ink: Grey, seen: Grey, block: Block, reach: number, every = 1): Likenesses {
   const side = 2 * HALF
   const count = side * side
   const [left, top] = [block.x - HALF, block.y - HALF]
   const { own, square } = aboutMean(ink, left, top)
   const wide = 2 * reach + 1
-  const likeness = new Float32Array(wide * wide).fill(-1)
+  const known = new Float32Array(wide * wide).fill(Number.NaN)
+  const { data, width, height } = seen
+  const at = (place: number): number => {
+    if (!Number.isNaN(known[place]!)) return known[place]!
+    const [x0, y0] = [left - reach + (place % wide), top - reach + Math.floor(place / wide)]
+    known[place] = -1
+    if (x0 < 0 || y0 < 0 || x0 + side > width || y0 + side > height) return -1
+    let [sum, squares, product] = [0, 0, 0]
+    for (let y = 0, of = 0; y < side; y++)
+      for (let x = 0, from = (y0 + y) * width + x0; x < side; x++, of++, from++) {
+        const value = data[from]!
+        sum += value
+        squares += value * value
+        product += own[of]! * value
+      }
+    const spread = squares - (sum * sum) / count
+    if (spread > 0 && square > 0) known[place] = product / Math.sqrt(spread * square)
+    return known[place]!
+  }
   let best = -1
-  for (let dy = -reach; dy <= reach; dy++)
-    for (let dx = -reach; dx <= reach; dx++) {
-      const [x0, y0] = [left + dx, top + dy]
-      if (x0 < 0 || y0 < 0 || x0 + side > seen.width || y0 + side > seen.height) continue
-      let [sum, squares, product] = [0, 0, 0]
-      for (let y = 0, at = 0; y < side; y++)
-        for (let x = 0, from = (y0 + y) * seen.width + x0; x < side; x++, at++, from++) {
-          const value = seen.data[from]!
-          sum += value
-          squares += value * value
-          product += own[at]! * value
-        }
-      const spread = squares - (sum * sum) / count
-      const place = (dy + reach) * wide + dx + reach
-      likeness[place] = spread <= 0 || square <= 0 ? -1 : product / Math.sqrt(spread * square)
-      if (best < 0 || likeness[place]! > likeness[best]!) best = place
-    }
-  return { likeness, best }
+  const look = (x: number, y: number) => {
+    if (x < 0 || y < 0 || x >= wide || y >= wide) return
+    const place = y * wide + x
+    if (at(place) > -1 && (best < 0 || at(place) > at(best))) best = place
+  }
+  for (let y = 0; y < wide; y += every) for (let x = 0; x < wide; x += every) look(x, y)
+  if (best >= 0 && every > 1) {
+    const [bx, by] = [best % wide, Math.floor(best / wide)]
+    for (let y = by - every + 1; y < by + every; y++)
+      for (let x = bx - every + 1; x < bx + every; x++) look(x, y)
+  }
+  return { at, best }
 }
 
 /** A block's values about their mean, and the sum of their squares. */

@@ -3,6 +3,7 @@ import {
   applyAll,
   type CopyWhole,
   emptyPage,
+  inSight,
   type KeptEvent,
   type PageEvent,
   type Scan,
@@ -53,12 +54,11 @@ const fate = async (by: Visitor, copy: string, event: PageEvent) => {
 }
 const scansSeen = async (by: Visitor, copy: string, page: string) => {
   const events = await by.get<KeptEvent[]>(`/copies/${copy}/log`)
-  return scansOn(
-    applyAll(
-      emptyPage,
-      events.filter((event) => event.page === page),
-    ),
-  ).map(({ scan }) => scan.id)
+  const seen = applyAll(
+    emptyPage,
+    events.filter((event) => event.page === page),
+  )
+  return scansOn(inSight(seen)).map(({ scan }) => scan.id)
 }
 
 test('a teacher lays a sheet of paper into a copy that nobody opened, and another in its place', async () => {

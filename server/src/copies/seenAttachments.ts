@@ -1,6 +1,12 @@
 import { sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 
+/** The ways in which a thing names an attachment `r` (kinds/, `attachmentsOfItem`). */
+const NAMES = [
+  ...['recording', 'file', 'still', 'taken'].map((field) => `jsonb_build_object('${field}', r.id)`),
+  "jsonb_build_object('behind', jsonb_build_object('file', r.id))",
+]
+
 /**
  * Whether students may see attachment `r` of copy `c`, for SQL: it is a student's, or a teacher has put it on a page
  * where they may read it. That somebody else names it opens nothing.
@@ -8,10 +14,7 @@ import type { Queries } from '../db/connect.ts'
 export const SEEN_BY_STUDENTS = `(SELECT p.role <> 'teacher' FROM person p WHERE p.id = r.author_id) OR EXISTS (
   SELECT 1 FROM event e JOIN person p ON p.id = e.author_id AND p.role = 'teacher' WHERE e.copy_id = c.id
     AND (e.layer <> 'feedback' OR e.round <= CASE WHEN c.state = 'handed back' THEN c.round ELSE c.round - 1 END)
-    AND (e.body->'items' @> jsonb_build_array(jsonb_build_object('recording', r.id))
-      OR e.body->'items' @> jsonb_build_array(jsonb_build_object('file', r.id))
-      OR e.body->'items' @> jsonb_build_array(jsonb_build_object('taken', r.id))
-      OR e.body->'set'->'thing' @> jsonb_build_object('file', r.id)))`
+    AND (${NAMES.map((names) => `e.body->'items' @> jsonb_build_array(${names}) OR e.body->'set'->'thing' @> ${names}`).join(' OR ')}))`
 
 export interface SeenAttachment {
   readonly id: string

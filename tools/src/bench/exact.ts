@@ -3,6 +3,7 @@ import { photographed } from '@hand-back/core/test/photographed.ts'
 import { Picture } from '@hand-back/core/test/pictureOf.ts'
 import { seeded } from '@hand-back/core/test/seeded.ts'
 import { type Figure, timed } from './figure.ts'
+import { type Read, readMadeSheets } from './sheets.ts'
 
 /** Dots a point: 150 an inch. */
 const SCALE = 150 / 72
@@ -28,6 +29,31 @@ export async function exactFigures(): Promise<Figure[]> {
       heldTo: '≤ 500 ms',
     },
     ...(await photoFigures()),
+    ...sheetFigures(),
+  ]
+}
+
+/** Made-up photos of printed sheets, of five prints in ten ways: read, and laid where they were printed. */
+function sheetFigures(): Figure[] {
+  const read = [...readMadeSheets(1)]
+  const part = (fate: Read['fate']) => (100 * read.filter((each) => each.fate === fate).length) / read.length
+  const seconds = read.reduce((sum, each) => sum + each.seconds, 0) / read.length
+  const began = performance.now()
+  passOver(new Picture(1500, 2000))
+  const pass = (performance.now() - began) / 1000
+  const asked = { name: 'left to a person', value: part('asked') }
+  const rate = { unit: '%', reference: asked }
+  return [
+    { ...rate, name: 'of photos of sheets, laid right (1.5 mm)', value: part('right'), heldTo: '≥ 85' },
+    { ...rate, name: 'of photos of sheets, laid beside', value: part('off'), heldTo: '≤ 4' },
+    { ...rate, name: 'of photos of sheets, in a wrong copy', value: part('wrong'), heldTo: '≤ 0' },
+    {
+      name: 'reading and placing a scan of 30 sheets, one after the other',
+      value: seconds * 30,
+      unit: 's',
+      reference: { name: 'one pass over their pixels', value: pass * 30 },
+      heldTo: '≤ 90 s',
+    },
   ]
 }
 

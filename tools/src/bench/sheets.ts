@@ -54,7 +54,7 @@ export function* readMadeSheets(seed: number): Generator<Read> {
       const placed = right ? placeSheet(photo, seen, printed, A4) : undefined
       const seconds = (performance.now() - began) / 1000
       const off = placed ? offBy(placed.corners, corners) : Number.NaN
-      const fate = seen.code && !right ? 'wrong' : !placed?.sure ? 'asked' : off <= 1.5 ? 'right' : 'off'
+      const fate = seen.code && !right ? 'wrong' : !placed?.agrees ? 'asked' : off <= 1.5 ? 'right' : 'off'
       yield { what: `${print}, ${name}`, fate, off, seconds }
     }
 }

@@ -24,6 +24,10 @@ const Preparing = lazy(async () => ({
   default: (await importAgain(() => import('./preparing/Preparing.tsx'))).Preparing,
 }))
 
+const FromPaperScreen = lazy(async () => ({
+  default: (await importAgain(() => import('./paper/FromPaperScreen.tsx'))).FromPaperScreen,
+}))
+
 /** A teacher's screens: most within the frame, marking and preparing with the whole window. */
 export default function TeacherScreens({ person }: { person: Person }) {
   useLetterSize(person)
@@ -53,6 +57,14 @@ export default function TeacherScreens({ person }: { person: Person }) {
         <Route path="/class/:class" element={<ClassPage person={person} />} />
         <Route path="/class/:class/mail" element={<ClassMail />} />
         <Route path="/handout/:handout" element={<Handout person={person} />} />
+        <Route
+          path="/handout/:handout/paper"
+          element={
+            <Suspense fallback={<Loading />}>
+              <FromPaperScreen person={person} />
+            </Suspense>
+          }
+        />
       </Route>
       <Route path="*" element={<Navigate to="/" replace />} />
     </Routes>

@@ -6,7 +6,7 @@ const LONGEST_SIDE = 2400
  * theirs (where it was taken, by what). Rejects for what is not a picture.
  */
 export async function smallerPhoto(
-  file: Blob,
+  file: Blob | ImageBitmap,
   longest = LONGEST_SIDE,
 ): Promise<{ bytes: Blob; width: number; height: number }> {
   const bitmap = await createImageBitmap(file)

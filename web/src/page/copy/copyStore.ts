@@ -175,10 +175,15 @@ export class CopyStore {
     this.#keep({ ...event, author: this.#person.id, round: this.#now.round, free: true })
   }
 
+  /** Takes a sheet of paper off a page: one's own, or as a teacher any. */
+  takeScan(page: string, id: string): void {
+    this.#commit({ ...this.#common(page), layer: 'work', act: 'take', items: [id] })
+  }
+
   /** Does something to a page, on the layer that this person writes on; returns the id of the event. */
-  act(page: string, act: PageAct, attachment?: Attachment): string {
+  act(page: string, act: PageAct, ...attachments: Attachment[]): string {
     const event = { ...this.#common(page), ...act } as PageEvent
-    this.#commit(event, attachment)
+    this.#commit(event, attachments)
     return event.id
   }
 
@@ -208,14 +213,14 @@ export class CopyStore {
   ): void {
     const event = plainThroughout({ ...this.#common(page), ...act, layer: 'pins' } as PageEvent)
     const signed = { ...event, author: this.#person.id, round: this.#now.round, ...(free ? { free } : {}) }
-    this.#keep(signed, attachment)
+    this.#keep(signed, attachment ? [attachment] : [])
   }
 
   /** Puts items on a page, on the layer that this person writes on. */
-  add(page: string, items: readonly Item[], attachment?: Attachment): void {
+  add(page: string, items: readonly Item[], ...attachments: Attachment[]): void {
     this.together(() => {
       for (const some of portions(items))
-        this.#commit({ ...this.#common(page), act: 'add', items: some }, attachment)
+        this.#commit({ ...this.#common(page), act: 'add', items: some }, attachments)
     })
   }
 
@@ -327,28 +332,30 @@ export class CopyStore {
     return event.author === this.#person.id && event.layer === this.#layer && !over && isUndoable(event)
   }
 
-  #commit(made: PageEvent, attachment?: Attachment): void {
+  #commit(made: PageEvent, attachments: readonly Attachment[] = []): void {
     this.#moments.together(() => {
       if (made.undoes === undefined) this.#along?.(made)
-      this.#commitAlone(made, attachment)
+      this.#commitAlone(made, attachments)
     }, made.madeAt)
   }
 
-  #commitAlone(made: PageEvent, attachment?: Attachment): void {
+  #commitAlone(made: PageEvent, attachments: readonly Attachment[]): void {
     // Pasted text may hold letters that nobody can keep.
     const event = plainThroughout(made)
     if (!this.#isOpenTo(event)) {
       this.#set({ refused: ONLY_PART })
       return
     }
-    const free = this.#copy.touchAll && event.layer === 'work' && event.act !== 'add'
+    // What a teacher does to students' work is not their own.
+    const touches = this.#copy.touchAll || this.#layer !== 'work'
+    const free = touches && event.layer === 'work' && event.act !== 'add'
     const signed = {
       ...event,
       author: this.#person.id,
       round: this.#now.round,
       ...(free ? { free } : {}),
     }
-    this.#keep(signed, attachment)
+    this.#keep(signed, attachments)
     this.#remember(signed)
   }
 
@@ -364,9 +371,9 @@ export class CopyStore {
     })
   }
 
-  #keep(signed: SignedEvent, attachment?: Attachment): void {
+  #keep(signed: SignedEvent, attachments: readonly Attachment[] = []): void {
     this.#set({ log: make(this.#now.log, signed) })
-    void this.#outbox.put(this.#copy.id, signed, attachment)
+    void this.#outbox.put(this.#copy.id, signed, ...attachments)
   }
 
   #remember(event: PageEvent): void {

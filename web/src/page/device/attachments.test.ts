@@ -19,6 +19,10 @@ const moving = (number: number, item: number): SignedEvent => ({
   set: { x: 5 },
   was: { x: 0 },
 })
+const FILM = {
+  ...{ id: idOf(70), kind: 'film', x: 0, y: 0, width: 40, height: 30, turn: 0 },
+  ...{ seconds: 3, alt: '' },
+}
 const sound = { name: idOf(50), bytes: new Blob(['x']) }
 const ids = (events: readonly PageEvent[]) => events.map(({ id }) => id)
 
@@ -44,6 +48,25 @@ describe('an attachment and what names it', () => {
     expect(outbox.bytesOf(sound.name)).toBeUndefined()
   })
 
+  test('an event that brings two waits for both', async () => {
+    const { carrier, log } = school()
+    const other = { name: idOf(51), bytes: new Blob(['y']) }
+    const arrived: string[] = []
+    const outbox = new Outbox('noor', memoryKeepsake(), {
+      ...carrier,
+      sendAttachment: async (_copy, { name }) => {
+        expect(log).toEqual([])
+        arrived.push(name)
+      },
+    })
+    const film = { ...speaking(1), act: 'add', items: [{ ...FILM, file: sound.name, still: other.name }] }
+    await outbox.put('copy', film as SignedEvent, sound, other)
+    expect(outbox.bytesOf(other.name)).toBe(other.bytes)
+    outbox.setReached(true)
+    await quiet(outbox)
+    expect([arrived, log]).toEqual([[sound.name, other.name], [made(1).id]])
+  })
+
   test('one that is refused is held with its event, and all of it stays on the device', async () => {
     const { carrier, log } = school()
     const keepsake = memoryKeepsake()
@@ -58,7 +81,7 @@ describe('an attachment and what names it', () => {
     outbox.setReached(true)
     await quiet(outbox)
     expect([log.length, keepsake.kept.length, outbox.whyHeld(made(1).id)]).toEqual([0, 1, 'refused'])
-    expect(keepsake.kept[0]!.attachment).toBe(sound)
+    expect(keepsake.kept[0]!.attachments).toEqual([sound])
     refuse = false
     outbox.release()
     await quiet(outbox)

@@ -15,7 +15,7 @@ export interface Kept {
   readonly copy: string
   readonly event: SignedEvent
   /** What it brings with it. */
-  readonly attachment?: Attachment
+  readonly attachments?: readonly Attachment[]
   /** The tab in which it was made: as long as that is open, it sends it itself. */
   readonly tab?: string
 }
@@ -31,7 +31,13 @@ export interface Typing {
 }
 
 /** Events and attachments are kept apart: many are read at once of these, one at a time of those. */
-type StoredEvent = Omit<Kept, 'attachment'> & { readonly attachment?: string }
+type StoredEvent = Omit<Kept, 'attachments'> & {
+  readonly attachments?: readonly string[]
+  /** So it was told as long as an event could bring one only. */
+  readonly attachment?: string
+}
+const namesIn = ({ attachments, attachment }: StoredEvent): readonly string[] =>
+  attachments ?? (attachment === undefined ? [] : [attachment])
 
 interface Store extends DBSchema {
   attachments: { key: string; value: Attachment }
@@ -105,12 +111,13 @@ export function deviceKeepsake(): Keepsake {
   return {
     put: (kept) =>
       using(async (db) => {
-        const { attachment, ...event } = kept
+        const { attachments = [], ...event } = kept
         const transaction = db.transaction(['outgoing', 'attachments'], 'readwrite')
-        if (attachment) void transaction.objectStore('attachments').put(attachment)
+        for (const attachment of attachments) void transaction.objectStore('attachments').put(attachment)
+        const names = attachments.map(({ name }) => name)
         void transaction
           .objectStore('outgoing')
-          .add(attachment ? { ...event, attachment: attachment.name } : event)
+          .add(names.length > 0 ? { ...event, attachments: names } : event)
         // Said at once instead of when this tab comes round to it again: it may be gone by then.
         transaction.commit()
         await transaction.done
@@ -120,9 +127,9 @@ export function deviceKeepsake(): Keepsake {
         const transaction = db.transaction(['outgoing', 'attachments'], 'readwrite')
         const store = transaction.objectStore('outgoing')
         for (const event of events) {
-          for (const { order, attachment } of await store.index('event').getAll(event)) {
-            if (attachment) void transaction.objectStore('attachments').delete(attachment)
-            void store.delete(order!)
+          for (const row of await store.index('event').getAll(event)) {
+            for (const name of namesIn(row)) void transaction.objectStore('attachments').delete(name)
+            void store.delete(row.order!)
           }
         }
         await transaction.done
@@ -132,10 +139,12 @@ export function deviceKeepsake(): Keepsake {
         const transaction = db.transaction(['outgoing', 'attachments'])
         const events = await transaction.objectStore('outgoing').index('person').getAll(person)
         return Promise.all(
-          events.map(async ({ attachment: name, ...row }): Promise<Kept> => {
+          events.map(async ({ attachments: _names, attachment: _name, ...row }, at): Promise<Kept> => {
             const event = { ...row, event: upToDate(row.event, 1) }
-            const attachment = name && (await transaction.objectStore('attachments').get(name))
-            return attachment ? { ...event, attachment } : event
+            const store = transaction.objectStore('attachments')
+            const there = await Promise.all(namesIn(events[at]!).map((name) => store.get(name)))
+            const attachments = there.filter((each) => each !== undefined)
+            return attachments.length > 0 ? { ...event, attachments } : event
           }),
         )
       }),

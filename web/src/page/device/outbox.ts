@@ -147,12 +147,12 @@ export class Outbox {
   }
 
   /** Keeps an event on the device and sends it as soon as it can. Fulfilled when the device has it, or cannot have it. */
-  async put(copy: string, event: SignedEvent, attachment?: Attachment): Promise<void> {
+  async put(copy: string, event: SignedEvent, ...attachments: Attachment[]): Promise<void> {
     const entry: Entry = {
       person: this.#person,
       copy,
       event,
-      ...(attachment ? { attachment } : {}),
+      ...(attachments.length > 0 ? { attachments } : {}),
       ...(this.#tabs ? { tab: this.#tabs.own } : {}),
       stored: false,
     }
@@ -203,7 +203,8 @@ export class Outbox {
 
   /** A sound or picture that is still here, so that it can be played or shown. */
   bytesOf(name: string): Blob | undefined {
-    return this.#entries.find(({ attachment }) => attachment?.name === name)?.attachment?.bytes
+    return this.#entries.flatMap(({ attachments = [] }) => attachments).find((each) => each.name === name)
+      ?.bytes
   }
 
   /** Calls `listener` with the fate of events; returns how to stop. */
@@ -282,12 +283,9 @@ export class Outbox {
 
   /** The next attachment. One that is refused is held with the event that brings it. */
   async #sendAttachment(): Promise<boolean> {
-    const entry = this.#entries.find(
-      ({ event, attachment }) =>
-        attachment && !this.#held.has(event.id) && !this.#arrived.has(attachment.name),
-    )
-    if (!entry?.attachment || this.#closed) return false
-    const { copy, event, attachment } = entry
+    const next = this.#nextAttachment()
+    if (!next || this.#closed) return false
+    const { copy, event, attachment } = next
     try {
       await this.#carrier.sendAttachment(copy, attachment)
       this.#arrived.add(attachment.name)
@@ -299,6 +297,14 @@ export class Outbox {
       await this.#settle(copy, [{ id: event.id, fate, why: (error as Error).message }])
     }
     return true
+  }
+
+  #nextAttachment() {
+    for (const { copy, event, attachments = [] } of this.#entries) {
+      const attachment = attachments.find(({ name }) => !this.#arrived.has(name))
+      if (attachment && !this.#held.has(event.id)) return { copy, event, attachment }
+    }
+    return undefined
   }
 
   async #settle(copy: string, fates: readonly EventFate[]): Promise<void> {

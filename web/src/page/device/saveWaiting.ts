@@ -4,16 +4,16 @@ import type { Kept } from './keepsake.ts'
 /** Saves what waits on this device as one file: events as JSON, sounds and pictures in base64 beside them. */
 export async function saveWaiting(waiting: readonly Kept[]): Promise<void> {
   const made = await Promise.all(
-    waiting.map(async ({ copy, event, attachment }) => ({
+    waiting.map(async ({ copy, event, attachments = [] }) => ({
       copy,
       event,
-      ...(attachment
-        ? { attachment: { name: attachment.name, bytes: await asDataUrl(attachment.bytes) } }
-        : {}),
+      attachments: await Promise.all(
+        attachments.map(async ({ name, bytes }) => ({ name, bytes: await asDataUrl(bytes) })),
+      ),
     })),
   )
   const text = JSON.stringify(
-    { format: 'hand-back-waiting', version: 2, savedAt: new Date().toISOString(), made },
+    { format: 'hand-back-waiting', version: 3, savedAt: new Date().toISOString(), made },
     null,
     1,
   )

@@ -5,8 +5,8 @@ import type { CopyOutbox } from './outbox.ts'
 export function tracelessOutbox(): CopyOutbox & { bytesOf: (name: string) => Blob | undefined } {
   const made = new Map<string, Blob>()
   return {
-    async put(_copy, _event, attachment) {
-      if (attachment) made.set(attachment.name, attachment.bytes)
+    async put(_copy, _event, ...attachments) {
+      for (const { name, bytes } of attachments) made.set(name, bytes)
     },
     waitingFor: async () => [],
     onFates: () => () => {},

@@ -20,13 +20,14 @@ export function giveReply(
   sound?: Attachment,
 ): void {
   const id = replyId(copy, to)
+  const sounds = sound ? [sound] : []
   if (!before) {
-    store.add(page, [{ id, kind: 'reply', to, reply: { done: false, words: '', ...value } }], sound)
+    store.add(page, [{ id, kind: 'reply', to, reply: { done: false, words: '', ...value } }], ...sounds)
     return
   }
   const reply = { ...before.reply, ...value }
   if (JSON.stringify(reply) === JSON.stringify(before.reply)) return
-  store.act(page, { act: 'change', item: id, set: { reply }, was: { reply: before.reply } }, sound)
+  store.act(page, { act: 'change', item: id, set: { reply }, was: { reply: before.reply } }, ...sounds)
 }
 
 /** Gives a recording as an answer to a piece of feedback, in place of what was spoken to it before. */

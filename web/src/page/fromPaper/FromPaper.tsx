@@ -1,14 +1,18 @@
-import type { Corners } from '@hand-back/core'
+import type { Corners, WorksheetPage } from '@hand-back/core'
 import { Camera, FolderOpen, RotateCw } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { Button } from '../../ui/Button.tsx'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { TakePicture } from '../camera/TakePicture.tsx'
 import { CornersOnPhoto } from './CornersOnPhoto.tsx'
-import { type LayingOn, layingPaper } from './layingPaper.ts'
-import { type Kept, openPhoto, type Photo, type Straight } from './openPhoto.ts'
+import { intoOwn, type LayingOn, layingPaper } from './layingPaper.ts'
+import { type Kept, openPhoto, type Photo } from './openPhoto.ts'
+import { printedToCompare } from './printedToCompare.ts'
+import { ManySheets } from './sheets/ManySheets.tsx'
+import { isPdf, SheetReading } from './sheets/reading.ts'
+import { useUrl } from './useUrl.ts'
 
 interface FromPaperProps {
   on: LayingOn
@@ -18,6 +22,7 @@ interface FromPaperProps {
 /** Work that was done on paper: photographed or chosen, seen straight on and in even light, and laid on a page. */
 export function FromPaper({ on, onClose }: FromPaperProps) {
   const [photo, setPhoto] = useState<Photo | 'coming'>()
+  const [many, setMany] = useState<SheetReading>()
   const [trouble, setTrouble] = useState<string>()
   const file = useRef<HTMLInputElement>(null)
   useEffect(() => (typeof photo === 'object' ? photo.close : undefined), [photo])
@@ -29,6 +34,19 @@ export function FromPaper({ on, onClose }: FromPaperProps) {
       setTrouble('This is not a picture that can be shown. Choose another.')
     })
   }
+  const choose = (files: readonly File[]) => {
+    const [first] = files
+    if (files.length === 1 && first && !isPdf(first)) return open(first)
+    const reading = new SheetReading(intoOwn(on))
+    setMany(reading)
+    void reading.add(files)
+  }
+  if (many)
+    return (
+      <Dialog open onClose={onClose} title="From paper" wide>
+        <ManySheets reading={many} into={intoOwn(on)} onDone={onClose} />
+      </Dialog>
+    )
   return (
     <Dialog open onClose={onClose} title="From paper" wide>
       <TakePicture label="A photo of your paper" onPicture={open}>
@@ -49,7 +67,7 @@ export function FromPaper({ on, onClose }: FromPaperProps) {
                       <Camera size={18} aria-hidden="true" /> Take a photo
                     </Button>
                     <Button large onClick={() => file.current?.click()}>
-                      <FolderOpen size={18} aria-hidden="true" /> Choose a picture
+                      <FolderOpen size={18} aria-hidden="true" /> Choose pictures
                     </Button>
                   </div>
                 </>
@@ -68,9 +86,10 @@ export function FromPaper({ on, onClose }: FromPaperProps) {
       </TakePicture>
       <FileInput
         ref={file}
-        accept="image/*"
+        accept="image/*,application/pdf"
+        multiple
         aria-label="A picture of your paper"
-        onFiles={([picture]) => picture && open(picture)}
+        onFiles={choose}
       />
     </Dialog>
   )
@@ -82,6 +101,7 @@ interface StraighteningProps extends FromPaperProps {
 }
 
 function Straightening({ photo, onAnother, on, onClose }: StraighteningProps) {
+  const { copy } = on
   const { onLay, onNewPage, onItsPage } = layingPaper(on)
   const [corners, setCorners] = useState(photo.corners)
   const [put, setPut] = useState(photo.corners)
@@ -91,19 +111,22 @@ function Straightening({ photo, onAnother, on, onClose }: StraighteningProps) {
   const isOurs = code?.copy === on.copy
   const number = isOurs ? on.pages.findIndex(({ id }) => id === code.page) : -1
   const its = on.pages[number]
-  const lay = (how: (straight: Straight, taken: Kept) => void) => {
+  const lay = async (how: (straight: Kept, taken: Kept) => void | Promise<void>, on?: WorksheetPage) => {
     setLaying(true)
-    photo
-      .straight(corners)
-      .then((straight) => {
-        if (!straight) throw new Error('the corners make no sheet')
-        how(straight, taken)
-        onClose()
-      })
-      .catch((error) => {
-        setLaying(false)
-        sayProblem(error)
-      })
+    try {
+      const straight = await photo.straight(on ? await cornersOn(on) : corners, on)
+      if (!straight) throw new Error('the corners make no sheet')
+      await how(straight, taken)
+      onClose()
+    } catch (error) {
+      setLaying(false)
+      sayProblem(error)
+    }
+  }
+  /** What is printed says best where the page lies. */
+  const cornersOn = async (its: WorksheetPage) => {
+    const placed = await photo.place(await printedToCompare(copy, its), its, corners)
+    return placed?.agrees ? placed.corners : corners
   }
   const turn = () => {
     const turned = [corners[3], corners[0], corners[1], corners[2]] as const
@@ -143,7 +166,7 @@ function Straightening({ photo, onAnother, on, onClose }: StraighteningProps) {
         <Button large onClick={turn}>
           <RotateCw size={18} aria-hidden="true" /> Rotate
         </Button>
-        <Button large disabled={laying} onClick={() => lay(onNewPage)}>
+        <Button large disabled={laying} onClick={() => void lay(onNewPage)}>
           As a new page
         </Button>
         {/* Into the wrong copy nothing goes by the press that one is used to. */}
@@ -151,7 +174,7 @@ function Straightening({ photo, onAnother, on, onClose }: StraighteningProps) {
           {...(its || (code && !isOurs) ? {} : { look: 'main' as const })}
           large
           disabled={laying}
-          onClick={() => lay(onLay)}
+          onClick={() => void lay(onLay)}
         >
           Lay on this page
         </Button>
@@ -160,7 +183,7 @@ function Straightening({ photo, onAnother, on, onClose }: StraighteningProps) {
             look="main"
             large
             disabled={laying}
-            onClick={() => lay((straight, taken) => onItsPage(its, straight, taken))}
+            onClick={() => void lay((straight, taken) => onItsPage(its, straight, taken), its)}
           >
             {laying ? 'One moment …' : `Lay it on page ${number + 1}`}
           </Button>
@@ -199,10 +222,4 @@ function Sheet({ bytes }: { bytes: Blob }) {
       className="max-h-[50vh] max-w-full bg-sheet shadow-[0_2px_14px_rgb(30_43_58/0.16)]"
     />
   )
-}
-
-function useUrl(bytes: Blob): string {
-  const url = useMemo(() => URL.createObjectURL(bytes), [bytes])
-  useEffect(() => () => URL.revokeObjectURL(url), [url])
-  return url
 }

@@ -2,32 +2,14 @@ import { type Box, blankItem, type Thing } from '@hand-back/core'
 import type { CopyStore } from '../copy/copyStore.ts'
 import type { Kept } from './openPhoto.ts'
 
-/** Lays a straightened photo of paper in a box of a page, with the photo as it was taken behind it; undone, both go. Returns the picture's id. */
-export function layPaper(
-  store: CopyStore,
-  page: string,
-  box: Box,
-  straight: Kept,
-  taken: Kept,
-  over?: number,
-): string {
+/** Lays a straightened photo of paper in a box of a page, with the photo as it was taken behind it. Returns the picture's id. */
+export function layPaper(store: CopyStore, page: string, box: Box, straight: Kept, taken: Kept): string {
   const [file, behind] = [crypto.randomUUID(), crypto.randomUUID()]
   const blank = blankItem('picture', box, () => crypto.randomUUID())
-  const picture = { ...blank, file, turn: 0, ...(over === undefined ? {} : { over }) } as Extract<
-    Thing,
-    { kind: 'picture' }
-  >
+  const picture = { ...blank, file, turn: 0 } as Extract<Thing, { kind: 'picture' }>
   const proportion = taken.width / taken.height
   const thing = { ...picture, behind: { file: behind, proportion, straight: false } }
-  store.together(() => {
-    store.add(page, [picture], { name: file, bytes: straight.bytes })
-    // An event brings one attachment with it: the other comes with a second.
-    store.act(
-      page,
-      { act: 'change', item: picture.id, set: { thing }, was: { thing: picture } },
-      { name: behind, bytes: taken.bytes },
-    )
-  })
+  store.add(page, [thing], { name: file, bytes: straight.bytes }, { name: behind, bytes: taken.bytes })
   return picture.id
 }
 

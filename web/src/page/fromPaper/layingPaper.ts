@@ -2,7 +2,6 @@ import {
   type Box,
   boundsOfItem,
   boxOfBounds,
-  codeBox,
   freeSpot,
   type Placed,
   seenBox,
@@ -11,7 +10,8 @@ import {
 import type { CopyStore } from '../copy/copyStore.ts'
 import { layIn } from '../pages/roomActs.ts'
 import { fillingBox, layPaper } from './layPaper.ts'
-import type { Kept, Straight } from './openPhoto.ts'
+import type { Kept } from './openPhoto.ts'
+import { laySheet, type PaperInto } from './sheets/into.ts'
 
 /** The most of a page's width and height that paper takes which is laid beside other work. */
 const BESIDE = 0.6
@@ -19,6 +19,8 @@ const BESIDE = 0.6
 /** Where paper is laid. */
 export interface LayingOn {
   readonly copy: string
+  /** Who lays it. */
+  readonly person: string
   readonly store: CopyStore
   readonly page: WorksheetPage
   /** As they were handed out, and as they are now. */
@@ -32,11 +34,12 @@ export interface LayingOn {
 }
 
 /** Laying work that was done on paper: beside what is on this page, or filling a new one behind it. */
-export function layingPaper({ store, page, printed, pages, placed, part, pick, turnToPage }: LayingOn) {
+export function layingPaper(on: LayingOn) {
+  const { store, page, printed, pages, placed, part, pick, turnToPage } = on
   return {
-    /** Lays a printed sheet on the page that it is of, where it was printed; behind all else that lies there. */
-    onItsPage(its: WorksheetPage, straight: Straight, taken: Kept) {
-      layPaper(store, its.id, printedBox(its, straight), straight, taken, BEHIND)
+    /** Lays a printed sheet on the page that it is of, where it was printed. */
+    async onItsPage(its: WorksheetPage, straight: Kept, taken: Kept) {
+      await laySheet(intoOwn(on), { copy: on.copy, page: its.id }, straight, taken)
       turnToPage(its.id)
     },
     onLay(straight: Kept, taken: Kept) {
@@ -62,18 +65,13 @@ export function layingPaper({ store, page, printed, pages, placed, part, pick, t
   }
 }
 
-/** Behind other things. */
-const BEHIND = -1000
-/** A printer shifts a page by no more than this, in points: 12 mm. */
-const MOST_SHIFT = 34
-
-/** Where a sheet lies that a page was printed on: all over it, shifted as its code shows that the printer shifted it. */
-function printedBox(page: WorksheetPage, { code, ...straight }: Straight): Box {
-  const box = fillingBox(straight, page)
-  if (!code) return box
-  const printed = codeBox(page)
-  const scale = box.width / straight.width
-  const dx = printed.x + printed.width / 2 - (box.x + code.x * scale)
-  const dy = printed.y + printed.height / 2 - (box.y + code.y * scale)
-  return Math.hypot(dx, dy) > MOST_SHIFT ? box : { ...box, x: box.x + dx, y: box.y + dy }
+/** Sheets of paper go into this copy and no other. */
+export function intoOwn({ copy, person, store, pages }: LayingOn): PaperInto {
+  return {
+    copies: [{ id: copy, name: 'your copy' }],
+    open: async () => ({ pages, log: store.view.getState().log }),
+    mayTake: (author) => author === person,
+    put: (_copy, page, { take, scan, files }) =>
+      void store.act(page, { act: 'swap', take, bring: [], items: [scan] }, ...files),
+  }
 }

@@ -1,4 +1,4 @@
-import type { Corners, PageCode, Point } from '@hand-back/core'
+import type { Corners, PageCode, PlacedSheet } from '@hand-back/core'
 import { smallerPhoto } from '../answers/smallerPhoto.ts'
 import type { PhotoAnswer, PhotoTask } from './photoTask.ts'
 import PhotoWorker from './photoWorker.ts?worker'
@@ -17,8 +17,10 @@ export interface Kept {
   readonly height: number
 }
 
-/** A sheet as large as it is laid on a page; `code`: where the middle of its code lies on it, in pixels. */
-export type Straight = Kept & { readonly code: Point | undefined }
+interface Size {
+  readonly width: number
+  readonly height: number
+}
 
 /** A photo in which a sheet was looked for. */
 export interface Photo {
@@ -31,13 +33,15 @@ export interface Photo {
   readonly code: PageCode | undefined
   /** The sheet between corners, straight and in even light; small, to look at. Nothing: the corners make none. */
   look(corners: Corners): Promise<Kept | undefined>
-  /** The same as large as it is laid on a page. */
-  straight(corners: Corners): Promise<Straight | undefined>
+  /** Where a page lies in it, painted as it was printed with its code (`printedToCompare`); its sheet's corners are about these. */
+  place(printed: ImageBitmap, page: Size, corners: Corners): Promise<PlacedSheet | undefined>
+  /** The sheet as large as it is laid on a page; in the proportions of its page where that is known. */
+  straight(corners: Corners, page?: Size): Promise<Kept | undefined>
   close(): void
 }
 
 /** Opens a photo of paper. Rejects for what is not a picture. */
-export async function openPhoto(file: Blob): Promise<Photo> {
+export async function openPhoto(file: Blob | ImageBitmap): Promise<Photo> {
   const taken = await smallerPhoto(file, TAKEN)
   const picture = await createImageBitmap(taken.bytes)
   const worker = new PhotoWorker()
@@ -55,19 +59,24 @@ export async function openPhoto(file: Blob): Promise<Photo> {
     last = asked.catch(() => {})
     return asked
   }
-  const show = async (corners: Corners, most: number) => {
-    const shown = await ask({ what: 'straighten', corners, most })
+  const show = async (corners: Corners, most: number, page?: Size) => {
+    const shown = await ask({ what: 'straighten', corners, most, ...(page ? { page } : {}) })
     return shown.what === 'straighten' ? shown : undefined
   }
   const opened = await ask({ what: 'open', picture }, [picture])
   if (opened.what !== 'open') throw new Error('the photo cannot be opened')
+  const { corners, found, code } = opened.seen
   return {
     taken,
-    corners: opened.corners,
-    found: opened.found,
-    code: opened.code,
-    look: (corners) => show(corners, SEEN),
-    straight: (corners) => show(corners, LAID),
+    corners,
+    found,
+    code: code?.code,
+    look: (at) => show(at, SEEN),
+    straight: (at, page) => show(at, LAID, page),
+    async place(printed, { width, height }, at) {
+      const told = await ask({ what: 'place', printed, page: { width, height }, corners: at }, [printed])
+      return told.what === 'place' ? told.placed : undefined
+    },
     close: () => worker.terminate(),
   }
 }

@@ -1,26 +1,22 @@
-import type { Corners, PageCode, Point } from '@hand-back/core'
+import type { Corners, PlacedSheet, SeenSheet } from '@hand-back/core'
 
-/** "Keep this photo, and look for the sheet in it", or "show me the sheet between these corners, so large at most". */
-export type PhotoTask =
-  | { readonly what: 'open'; readonly picture: ImageBitmap }
-  | { readonly what: 'straighten'; readonly corners: Corners; readonly most: number }
+interface Size {
+  readonly width: number
+  readonly height: number
+}
 
 /**
- * Corners in pixels of the photo; `found`: they are those of a sheet; `code`: it says whose, and stands upright. A picture
- * as JPEG; `code`: where the middle of the code lies on it, in pixels.
+ * "Keep this photo, and look for the sheet in it"; "where in it does this page lie, as it was printed?"; or "show me
+ * what is between these corners, so large at most", in the proportions of a page where there is one.
  */
+export type PhotoTask =
+  | { readonly what: 'open'; readonly picture: ImageBitmap }
+  | { readonly what: 'place'; readonly printed: ImageBitmap; readonly page: Size; readonly corners: Corners }
+  | { readonly what: 'straighten'; readonly corners: Corners; readonly most: number; readonly page?: Size }
+
+/** Corners in pixels of the photo. A picture as JPEG. */
 export type PhotoAnswer =
-  | {
-      readonly what: 'open'
-      readonly corners: Corners
-      readonly found: boolean
-      readonly code: PageCode | undefined
-    }
-  | {
-      readonly what: 'straighten'
-      readonly bytes: Blob
-      readonly width: number
-      readonly height: number
-      readonly code: Point | undefined
-    }
+  | { readonly what: 'open'; readonly seen: SeenSheet }
+  | { readonly what: 'place'; readonly placed: PlacedSheet }
+  | { readonly what: 'straighten'; readonly bytes: Blob; readonly width: number; readonly height: number }
   | { readonly what: 'no sheet' }

@@ -25,8 +25,18 @@ export interface PaperTask {
   readonly scale: number
 }
 
+/** "How large is each page of the PDF there?" In points, as seen. */
+export interface PagesTask {
+  readonly id: number
+  readonly pagesOf: string
+}
+
 /** `begun`: its bytes are here, and drawing begins. */
 export type PaperAnswer =
   | { id: number; begun: true }
   | { id: number; bitmap: ImageBitmap }
+  | { id: number; problem: string }
+
+export type PagesAnswer =
+  | { id: number; pages: readonly { width: number; height: number }[] }
   | { id: number; problem: string }

@@ -3,7 +3,7 @@ import './workerWindow.ts'
 import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist'
 import * as pdfjsWorker from 'pdfjs-dist/build/pdf.worker.mjs'
 import { MaskFilters, OffscreenCanvasFactory } from './masks.ts'
-import type { PaperAnswer, PaperTask } from './paperTasks.ts'
+import type { PagesAnswer, PagesTask, PaperAnswer, PaperTask } from './paperTasks.ts'
 
 // Draws pages of PDFs and pictures off the main thread. pdf.js normally brings a worker of its own; here
 // it runs inside this one, so its other half is handed to it and its document-bound parts are replaced.
@@ -115,9 +115,23 @@ function fetchPicture(url: string): Promise<Blob> {
   return picture
 }
 
-scope.onmessage = async ({ data }: MessageEvent<PaperTask>) => {
+async function pagesOf({ id, pagesOf: url }: PagesTask): Promise<PagesAnswer> {
+  const document = await openPdf(url)
+  const numbers = Array.from({ length: document.numPages }, (_none, index) => index + 1)
+  const pages = []
+  for (const number of numbers) {
+    const page = await document.getPage(number)
+    const { width, height } = page.getViewport({ scale: 1 })
+    pages.push({ width, height })
+    page.cleanup()
+  }
+  return { id, pages }
+}
+
+scope.onmessage = async ({ data }: MessageEvent<PaperTask | PagesTask>) => {
   const { id } = data
   try {
+    if ('pagesOf' in data) return scope.postMessage(await pagesOf(data))
     const bitmap = await draw(data)
     scope.postMessage({ id, bitmap } satisfies PaperAnswer, [bitmap])
   } catch (error) {

@@ -22,7 +22,7 @@ export interface Things {
   type(words: string): void
   done(): void
   /** Puts a thing that is ready, and picks it up. */
-  add(thing: Thing, attachment?: Attachment): void
+  add(thing: Thing, ...attachments: Attachment[]): void
 }
 
 /** Words that are being typed belong to the page they were begun on, whatever is shown by the time they are kept. */

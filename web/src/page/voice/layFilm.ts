@@ -20,10 +20,11 @@ export function filmSize({
   return { width: width * factor, height: height * factor }
 }
 
-/** Lays a film on a page, with a picture of it; undone, both go. */
+/** Lays a film on a page, with a picture of it. */
 export function layFilm(store: CopyStore, page: string, made: Made): void {
   const { id: file, bytes, look, x, y, seconds, words: alt } = made
   const box = { x, y, ...filmSize(look) }
+  const still = look && { name: crypto.randomUUID(), bytes: look.still }
   const film = {
     id: crypto.randomUUID(),
     kind: 'film',
@@ -32,17 +33,7 @@ export function layFilm(store: CopyStore, page: string, made: Made): void {
     file,
     seconds,
     alt,
+    ...(still ? { still: still.name } : {}),
   } as const satisfies Item
-  store.together(() => {
-    store.add(page, [film], { name: file, bytes })
-    if (!look) return
-    // An event brings one attachment with it: the picture comes with a second.
-    const still = crypto.randomUUID()
-    const set = { thing: { ...film, still } }
-    store.act(
-      page,
-      { act: 'change', item: film.id, set, was: { thing: film } },
-      { name: still, bytes: look.still },
-    )
-  })
+  store.add(page, [film], { name: file, bytes }, ...(still ? [still] : []))
 }

@@ -42,6 +42,7 @@ import { SpeakButton } from '../voice/SpeakButton.tsx'
 import { useHearAll } from '../voice/useHearAll.ts'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
 import { ClosedVeil } from './ClosedVeil.tsx'
+import { PaperTag } from './PaperTag.tsx'
 import { FeedbackBar, FromPaper, LookBack, PagesDialog, PrintDialog, SaveDialog } from './parts.ts'
 import { ReadingStrip } from './ReadingStrip.tsx'
 import { useOpenPart } from './useOpenPart.ts'
@@ -214,6 +215,10 @@ export function WorkingPage(props: WorkingPageProps) {
         label={`Page ${index + 1} of ${copy.title}`}
         laid={(view) => (
           <>
+            <PaperTag
+              {...{ page, view, photoUrl, placed: seen.placed, store }}
+              mayTake={(author) => writes && author === person.id}
+            />
             {part && writes && <ClosedVeil part={part} page={page} view={view} />}
             {step?.box && step.page === page.id && <StepFrame box={step.box} view={view} />}
             <AnswerPlaces page={page} items={answered} view={view} acts={acts} open={writes} isOpen={lies} />
@@ -301,7 +306,7 @@ export function WorkingPage(props: WorkingPageProps) {
       {over === 'paper' && (
         <FromPaper
           on={{
-            ...{ copy: copy.id, store, page, pages, turnToPage },
+            ...{ copy: copy.id, person: person.id, store, page, pages, turnToPage },
             ...{ printed: copy.pages, placed: seen.placed, part: work.seenPart, pick: work.picking.pick },
           }}
           onClose={() => setOver(undefined)}

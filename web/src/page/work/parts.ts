@@ -2,6 +2,7 @@ import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import { CameraDialog } from '../camera/cameraPart.ts'
 import { InstrumentOnPage } from '../exact/LaidInstrument.tsx'
 import { FillStrip } from '../fill/fillPart.ts'
+import { PlayedFilm } from '../film/FilmInPlace.tsx'
 import { PinMargin } from '../pins/PinsBeside.tsx'
 
 /** What nobody needs in the moment that a page opens: fetched then, not with the page. */
@@ -15,6 +16,7 @@ export const FeedbackBar = fetchedPart('FeedbackBar', () => import('../feedback/
 export const RubricTable = fetchedPart('RubricTable', () => import('../feedback/RubricTable.tsx'))
 export const LookBack = fetchedPart('LookBack', () => import('../past/LookBack.tsx'))
 export const FromPaper = fetchedPart('FromPaper', () => import('../fromPaper/FromPaper.tsx'))
+export const OnPaper = fetchedPart('OnPaper', () => import('../fromPaper/OnPaper.tsx'))
 export const SaveDialog = fetchedPart('SaveDialog', () => import('../saving/SaveDialog.tsx'))
 export const TableLines = fetchedPart('TableLines', () => import('../table/TableLines.tsx'))
 export const TalkPlayer = fetchedPart('TalkPlayer', () => import('../talk/TalkPlayer.tsx'))
@@ -47,6 +49,8 @@ export function warmParts(): () => void {
     FromPaper.warm()
     SaveDialog.warm()
     TableLines.warm()
+    PlayedFilm.warm()
+    OnPaper.warm()
     FillStrip.warm()
     InstrumentOnPage.warm()
   }, AFTER_OPENING)

@@ -9,7 +9,7 @@ import {
   type Person,
   sayGoFor,
 } from '@hand-back/core'
-import { Printer } from 'lucide-react'
+import { Printer, ScanLine } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { ask, urlOf } from '../../api/ask.ts'
@@ -20,11 +20,13 @@ import { StateTag } from '../../ui/Corner.tsx'
 import { type Column, DataTable } from '../../ui/DataTable.tsx'
 import { Fetched } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
+import { TakesFiles } from '../../ui/TakesFiles.tsx'
 import { sayDue, sayWhen } from '../../ui/when.ts'
 import { Given, hasMarks } from '../marking/Given.tsx'
 import { filtersOf, type PileFacts, type PileFilter, passes } from '../marking/pileFilter.ts'
 import { useHandoutWork } from '../marking/useHandoutWork.ts'
 import { useMarking } from '../marking/useMarking.ts'
+import { leaveFiles } from '../paper/dropped.ts'
 import { TakeAway } from '../TakeAway.tsx'
 import { DoneSoFar } from './DoneSoFar.tsx'
 import { FilterRow } from './FilterRow.tsx'
@@ -65,7 +67,13 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
   const toMark = of('handed in')
   const marked = toMark.filter(({ markingBegan }) => markingBegan)
   return (
-    <>
+    <TakesFiles
+      words="Let go: the sheets find their copies"
+      onFiles={(files) => {
+        leaveFiles(id, files)
+        void navigate(`/handout/${id}/paper`)
+      }}
+    >
       <div className="mb-5 flex flex-wrap items-center gap-3 border-b border-rule pb-4">
         <div className="min-w-[260px] flex-1 max-tablet:basis-full">
           <h1 className="text-head">{title}</h1>
@@ -81,6 +89,11 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
         <Button look="quiet" onClick={() => setPrinting(true)}>
           <Printer size={18} aria-hidden="true" /> Print
         </Button>
+        {handout.way !== 'read' && (
+          <Button look="quiet" onClick={() => void navigate(`/handout/${id}/paper`)}>
+            <ScanLine size={18} aria-hidden="true" /> From paper
+          </Button>
+        )}
         {marked.length > 0 && (
           <Button
             look={marked.length === toMark.length ? 'back' : 'plain'}
@@ -123,7 +136,7 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
       ) : (
         <DataTable columns={columns} rows={rows} onOpen={({ id: copy }) => void navigate(pileAt(id, copy))} />
       )}
-    </>
+    </TakesFiles>
   )
 }
 

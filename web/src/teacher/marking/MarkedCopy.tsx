@@ -33,6 +33,7 @@ import type { View } from '../../page/view/view.ts'
 import { RecordingBar } from '../../page/voice/RecordingBar.tsx'
 import { SpeakButton } from '../../page/voice/SpeakButton.tsx'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
+import { PaperTag } from '../../page/work/PaperTag.tsx'
 import { LookBack } from '../../page/work/parts.ts'
 import { useTalkPlayer } from '../../page/work/useTalkPlayer.tsx'
 import { useWork } from '../../page/work/useWork.ts'
@@ -345,6 +346,10 @@ export function MarkedCopy({
               onView={setView}
               laid={(view) => (
                 <>
+                  <PaperTag
+                    {...{ page, view, photoUrl, placed: seen.placed, store }}
+                    mayTake={() => writes}
+                  />
                   {drawsAreas && writes && (
                     <DrawAreas
                       page={page}

@@ -44,7 +44,7 @@ export function useRemarkPlaces(
         const said = async () => {
           const ready = await saidAgain(items)
           store.together(() => {
-            for (const { item, sound } of ready) store.add(on.id, [item], sound)
+            for (const { item, sound } of ready) store.add(on.id, [item], ...(sound ? [sound] : []))
             marked()
           })
           counted()

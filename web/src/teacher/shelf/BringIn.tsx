@@ -1,11 +1,12 @@
 import { CALLS, MOST_FILE_BYTES } from '@hand-back/core'
-import { createContext, type DragEvent, type ReactNode, useContext, useEffect, useRef, useState } from 'react'
+import { createContext, type ReactNode, useContext, useEffect, useRef } from 'react'
 import { useNavigate } from 'react-router'
 import { Problem, upload } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { Dialog } from '../../ui/Dialog.tsx'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { sayProblem } from '../../ui/notices.ts'
+import { TakesFiles } from '../../ui/TakesFiles.tsx'
 import { PAGE_FILES } from '../files/ChooseFiles.tsx'
 import { PasswordForm } from '../files/PasswordForm.tsx'
 import { type Sending, sayAbout, useSending } from '../files/useSending.ts'
@@ -25,7 +26,6 @@ export function useBringIn(): BringingIn {
 
 /** Takes PDFs and pictures, dropped anywhere or chosen, and makes a worksheet of them. */
 export function BringIn({ children }: { children: ReactNode }) {
-  const [over, setOver] = useState(false)
   const input = useRef<HTMLInputElement>(null)
   const navigate = useNavigate()
 
@@ -42,7 +42,6 @@ export function BringIn({ children }: { children: ReactNode }) {
     if (problem && !problem.locked) sayProblem(new Problem(problem.sentence, 0))
   }, [problem])
 
-  const holdsFiles = (event: DragEvent) => event.dataTransfer.types.includes('Files')
   return (
     <Context.Provider
       value={{
@@ -50,29 +49,14 @@ export function BringIn({ children }: { children: ReactNode }) {
         choose: () => input.current?.click(),
       }}
     >
-      {/* biome-ignore lint/a11y/noStaticElementInteractions: dropping is a second way; the button is the first */}
-      <div
+      <TakesFiles
         className="relative min-h-0 flex-1 overflow-y-auto"
-        onDragOver={(event) => {
-          if (!holdsFiles(event)) return
-          event.preventDefault()
-          setOver(true)
-        }}
-        onDragLeave={(event) => event.currentTarget === event.target && setOver(false)}
-        onDrop={(event) => {
-          event.preventDefault()
-          setOver(false)
-          void sending.send([...event.dataTransfer.files])
-        }}
+        words="Let go: it becomes a worksheet"
+        onFiles={(files) => void sending.send(files)}
       >
         {children}
-        {over && (
-          <div className="pointer-events-none fixed inset-4 z-30 grid place-items-center rounded-md border-[3px] border-dashed border-verdigris bg-card/90">
-            <p className="font-serif text-2xl font-semibold">Let go: it becomes a worksheet</p>
-          </div>
-        )}
         {underWay && <FirstLook files={underWay.files} part={underWay.part} />}
-      </div>
+      </TakesFiles>
       {problem?.locked && (
         <Dialog open onClose={sending.giveUp} title={problem.sentence}>
           <PasswordForm sending={sending} />

@@ -49,8 +49,8 @@ export class WorkedKeeper implements CopyOutbox {
     if (this.#waiting.length > 0) this.#soon(0)
   }
 
-  async put(copy: string, signed: SignedEvent, attachment?: unknown): Promise<void> {
-    if (attachment) {
+  async put(copy: string, signed: SignedEvent, ...attachments: unknown[]): Promise<void> {
+    if (attachments.length > 0) {
       sayProblem(new Problem('A worked copy takes no recordings and no photos.', 422))
       this.#deleted?.(copy, [signed.id])
       return
