@@ -3,11 +3,11 @@ import { photographed } from '@hand-back/core/test/photographed.ts'
 import { Picture } from '@hand-back/core/test/pictureOf.ts'
 import { seeded } from '@hand-back/core/test/seeded.ts'
 import { makePdf } from '@hand-back/server/test/makePdf.ts'
-import type { Locator } from '@playwright/test'
 import sharp from 'sharp'
 import { atWork, TABLET } from './fixtures/atWork.ts'
 import { expect, test, testServer } from './fixtures/test.ts'
 import { button, expectKept } from './hands/hands.ts'
+import { expectPaper } from './hands/paperColour.ts'
 
 const server = testServer()
 const pdf = await makePdf([{}])
@@ -60,25 +60,14 @@ async function photoOfSheet(code: { copy: string; page: string }): Promise<Buffe
   return sharp(Buffer.from(photo.data), { raw }).removeAlpha().jpeg({ quality: 90 }).toBuffer()
 }
 
-/** Whether the page is blue or white in its middle, so far down it. */
-async function colourAt(page: Locator, down: number): Promise<string> {
-  const [red = 0, , blue = 0] = await page.evaluate((element, part) => {
-    const canvas = element.querySelector<HTMLCanvasElement>('[data-layer=paper]')!
-    const ratio = canvas.width / element.clientWidth
-    const { scale, x, y } = (element as HTMLElement).dataset
-    const at = { x: Number(x) + 297 * Number(scale), y: Number(y) + 842 * part * Number(scale) }
-    return [...canvas.getContext('2d')!.getImageData(at.x * ratio, at.y * ratio, 1, 1).data]
-  }, down)
-  return red > 220 ? 'white' : blue > 140 && red < 90 ? 'blue' : `${red} ${blue}`
-}
-
 test('paper that was photographed askew lies straight and white on the page or on a new one, and can be seen as it was taken', async ({
   somebody,
 }) => {
   const { student } = await atWork(server, somebody, pdf, TABLET)
   const pictures = async () => {
     const rows = await server.rows(
-      `SELECT body->'set'->'thing' AS thing FROM event WHERE body->>'act' = 'change' AND body->'set'->'thing'->>'kind' = 'picture' ORDER BY seq`,
+      `SELECT coalesce(body->'items'->0, body->'set'->'thing') AS thing FROM event
+       WHERE 'picture' IN (body->'items'->0->>'kind', body->'set'->'thing'->>'kind') ORDER BY seq`,
     )
     return (rows as { thing: { width: number; height: number; behind?: { straight: boolean } } }[]).map(
       ({ thing }) => thing,
@@ -97,9 +86,8 @@ test('paper that was photographed askew lies straight and white on the page or o
   await button(student, 'As a new page').tap()
   await expect(student.getByRole('dialog')).toHaveCount(0)
   // The page is as large as that which was handed out; the sheet fills it.
-  const shown = student.getByTestId('page')
-  await expect.poll(() => colourAt(shown, 0.5)).toEqual('blue')
-  await expect.poll(() => colourAt(shown, 0.3)).toEqual('white')
+  await expectPaper(student, { x: 297, y: 421 }, 'blue')
+  await expectPaper(student, { x: 297, y: 253 }, 'white')
   await expectKept(student)
   const [laid] = await pictures()
   expect(laid!.behind).toMatchObject({ straight: false })
@@ -156,8 +144,7 @@ test('a printed sheet says whose page it is: a photo of it lies on that page, ho
   await button(student, 'Lay it on page 2').tap()
   await expect(student.getByRole('dialog')).toHaveCount(0)
   await expect(student.getByText('page 2 of 2')).toBeVisible()
-  const shown = student.getByTestId('page')
-  await expect.poll(() => colourAt(shown, 0.5)).toEqual('blue')
-  await expect.poll(() => colourAt(shown, 0.3)).toEqual('white')
+  await expectPaper(student, { x: 297, y: 421 }, 'blue')
+  await expectPaper(student, { x: 297, y: 253 }, 'white')
   await expectKept(student)
 })

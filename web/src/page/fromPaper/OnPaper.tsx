@@ -24,17 +24,17 @@ export function OnPaper({ laid, page, view, photoUrl, onTake }: OnPaperProps) {
       <button
         type="button"
         data-takes="one"
-        aria-label="On paper: see it as it was photographed"
+        aria-label="On paper: see the sheet as it came"
         onClick={() => setOpen(true)}
-        className="pointer-events-auto absolute z-10 flex h-9 -translate-x-full items-center gap-1.5 rounded-tag border border-rule bg-card/90 px-2.5 text-ink-soft text-sm hover:text-ink pointer-coarse:h-11"
+        className="pointer-events-auto absolute z-10 flex h-9 -translate-x-full items-center whitespace-nowrap gap-1.5 rounded-tag border border-rule bg-card/90 px-2.5 text-ink-soft text-sm hover:text-ink pointer-coarse:h-11"
         style={{ left: x - 8, top: y + 8 }}
       >
         <ScanLine size={16} aria-hidden="true" /> On paper
       </button>
-      <Dialog open={open} onClose={() => setOpen(false)} title="As it was photographed" wide>
+      <Dialog open={open} onClose={() => setOpen(false)} title="The sheet as it came" wide>
         <img
           src={photoUrl(laid.scan.taken)}
-          alt="The sheet as it was photographed"
+          alt="The sheet as it came"
           className="mx-auto block max-h-[66vh] max-w-full rounded-tag"
         />
         {onTake && (

@@ -86,6 +86,7 @@ function Paper({ handout, person }: { handout: HandoutWhole; person: Person }) {
           into={into}
           onLaid={laid}
           onDone={done}
+          underWay={<OnTheirWay person={person} />}
           besides={
             handout.way !== 'read' && (
               <Tick ticked={takesIn} onTick={setTakesIn}>
@@ -110,4 +111,12 @@ function Paper({ handout, person }: { handout: HandoutWhole; person: Person }) {
 async function takeInAll({ copies }: HandoutWhole, ids: readonly string[]): Promise<void> {
   const toTake = copies.filter(({ id, state }) => ids.includes(id) && state !== 'handed back')
   await Promise.all(toTake.map(({ id }) => ask(CALLS.takeIn, { copy: id })))
+}
+
+/** How many sheets have not reached school yet. */
+function OnTheirWay({ person }: { person: Person }) {
+  const left = useStore(outboxOf(person.id).state, ({ going }) =>
+    [...going.values()].reduce((sum, count) => sum + count, 0),
+  )
+  return <p role="status">{left > 0 ? `${left} on the way to school …` : 'One moment …'}</p>
 }

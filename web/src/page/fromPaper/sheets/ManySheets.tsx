@@ -12,8 +12,9 @@ import { SheetDialog } from './SheetDialog.tsx'
 interface ManySheetsProps {
   reading: SheetReading
   into: PaperInto
-  /** What is chosen besides, before they are laid. */
+  /** What is chosen besides, before they are laid; what is said while they are. */
   besides?: ReactNode
+  underWay?: ReactNode
   /** Told of the copies into which sheets were laid. */
   onLaid?: (copies: readonly string[]) => Promise<void>
   /** Nothing is left to do with them. */
@@ -21,7 +22,7 @@ interface ManySheetsProps {
 }
 
 /** Many sheets of paper at once: read, looked at where that is needed, and laid where they belong by one press. */
-export function ManySheets({ reading, into, besides, onLaid, onDone }: ManySheetsProps) {
+export function ManySheets({ reading, into, besides, underWay, onLaid, onDone }: ManySheetsProps) {
   const { sheets } = useStore(reading.view)
   const [open, setOpen] = useState<string>()
   const [laying, setLaying] = useState(false)
@@ -34,7 +35,8 @@ export function ManySheets({ reading, into, besides, onLaid, onDone }: ManySheet
   const lay = async () => {
     setLaying(true)
     try {
-      await onLaid?.(await reading.layAll())
+      const copies = await reading.layAll()
+      await onLaid?.(copies)
       if (reading.view.getState().sheets.every(({ state }) => state === 'laid')) onDone()
     } catch (error) {
       sayProblem(error)
@@ -75,7 +77,7 @@ export function ManySheets({ reading, into, besides, onLaid, onDone }: ManySheet
         <Button look="quiet" onClick={() => file.current?.click()}>
           <FolderOpen size={18} aria-hidden="true" /> More sheets
         </Button>
-        <div className="flex-1">{ready.length > 0 && besides}</div>
+        <div className="flex-1">{laying ? underWay : ready.length > 0 && besides}</div>
         {ready.length > 0 ? (
           <Button look="main" large disabled={laying || coming > 0} onClick={() => void lay()}>
             {layWords(ready.length, into.copies.length === 1 ? 0 : copies)}
@@ -83,7 +85,7 @@ export function ManySheets({ reading, into, besides, onLaid, onDone }: ManySheet
         ) : (
           coming === 0 &&
           parts.laid.length > 0 && (
-            <Button large onClick={onDone}>
+            <Button large disabled={laying} onClick={onDone}>
               {parts.asking.length > 0 ? 'Leave the rest out' : 'Done'}
             </Button>
           )

@@ -27,7 +27,7 @@ export function SheetCard({ sheet, reading, into, why, onOpen }: SheetCardProps)
         disabled={!open}
         onClick={open}
         aria-label={open ? `Change where this belongs: ${name}` : name}
-        className={`grid aspect-[0.76] place-items-center overflow-hidden border bg-blotter ${why ? 'border-2 border-ochre' : 'border-rule'} ${open ? 'hover:border-ink-soft' : ''}`}
+        className={`relative grid aspect-[0.76] place-items-center overflow-hidden border bg-blotter ${why ? 'border-2 border-ochre' : 'border-rule'} ${open ? 'hover:border-ink-soft' : ''}`}
       >
         {sheet.straight ? (
           <Small bytes={sheet.straight.bytes} />
@@ -58,7 +58,7 @@ export function SheetCard({ sheet, reading, into, why, onOpen }: SheetCardProps)
 }
 
 function Small({ bytes }: { bytes: Blob }) {
-  return <img src={useUrl(bytes)} alt="" className="size-full object-contain" />
+  return <img src={useUrl(bytes)} alt="" className="absolute inset-0 size-full object-contain" />
 }
 
 /** Whose page it is, as far as that is known. */
