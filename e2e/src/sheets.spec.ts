@@ -124,7 +124,9 @@ test('a scan and photos of a whole class find their copies; a person says where 
     timeout: 90_000,
   })
   await expect(teacher.getByText('It was printed for something else.')).toBeVisible()
-  await expect(teacher.getByText('This cannot be read: it is no picture and no PDF.')).toBeVisible()
+  await expect(
+    teacher.getByText('This cannot be read. Choose a picture, or a PDF that is not locked.'),
+  ).toBeVisible()
   const laid = teacher.getByRole('button', { name: /^Change where this belongs/ })
   await expect(laid).toHaveCount(5)
 

@@ -32,8 +32,8 @@ import { notHere } from '../http/as.ts'
 import { announcedBytes, beginArriving, findArriving, keepChunk, takeArrived } from './arriving.ts'
 import { lookedAt } from './lookedAt.ts'
 
-/** So many attachments a person may begin to send in ten minutes. */
-const uploads = new Allowance(200, 600_000)
+/** So many attachments a person may begin to send in ten minutes: a teacher brings the paper of a whole class. */
+const uploads = { student: new Allowance(200, 600_000), teacher: new Allowance(2000, 600_000) }
 
 /** Of which attachment of which copy somebody asks. */
 interface Asked {
@@ -130,7 +130,7 @@ async function mayBegin(db: Queries, of: Asked, bytes: number): Promise<void> {
   mayKeep(of)
   if (of.copy.bytes + (await announcedBytes(db, of.copy.id)) + bytes > MOST_COPY_BYTES)
     throw new Refused(COPY_FULL, 423)
-  if (!uploads.take(of.person.id)) throw new Refused('That is too much at once. Wait a moment.', 429)
+  if (!uploads[of.role].take(of.person.id)) throw new Refused('That is too much at once. Wait a moment.', 429)
 }
 
 /** What was sent, as much as a chunk may be: read before anything is answered, or the device would not hear the answer. */

@@ -46,7 +46,9 @@ export function ManySheets({ reading, into, besides, underWay, onLaid, onDone }:
   }
   return (
     <div className="grid gap-6">
-      {coming > 0 && <Progress read={sheets.length - coming} all={sheets.length} />}
+      {coming > 0 && (
+        <Progress read={sheets.length - coming} all={sheets.length} onStop={() => reading.stop()} />
+      )}
       {parts.asking.length > 0 && (
         <Part title={parts.asking.length === 1 ? 'Look at this one' : `Look at these ${parts.asking.length}`}>
           {parts.asking.map((sheet) => (
@@ -120,7 +122,7 @@ function partsOf(sheets: readonly Sheet[], ready: readonly Sheet[]) {
 
 /** Why a person has to look at a sheet. */
 function whyAsking(sheet: Sheet, all: readonly Sheet[]): string {
-  if (sheet.state === 'unread') return 'This cannot be read: it is no picture and no PDF.'
+  if (sheet.state === 'unread') return 'This cannot be read. Choose a picture, or a PDF that is not locked.'
   if (sheet.state === 'ready') {
     return isTwice(sheet, all) ? 'There are two of this page. Leave one out.' : 'Its corners make no sheet.'
   }
@@ -146,14 +148,19 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
 }
 
 /** How many were read; what comes can be left alone, and comes back when it is there. */
-function Progress({ read, all }: { read: number; all: number }) {
+function Progress({ read, all, onStop }: { read: number; all: number; onStop: () => void }) {
   const bar = useRef<HTMLDivElement>(null)
   useEffect(() => bar.current?.style.setProperty('width', `${(read / all) * 100}%`), [read, all])
   return (
     <div>
-      <p role="status" className="mb-2">
-        Reading {Math.min(all, read + 1)} of {all} …
-      </p>
+      <div className="mb-2 flex items-center gap-3">
+        <p role="status">
+          Reading {Math.min(all, read + 1)} of {all} …
+        </p>
+        <Button look="quiet" onClick={onStop}>
+          Stop
+        </Button>
+      </div>
       <div className="h-2 overflow-hidden rounded-full bg-blotter">
         <div ref={bar} className="h-full bg-verdigris transition-[width]" />
       </div>

@@ -177,10 +177,16 @@ export class SheetReading {
     return [...copies]
   }
 
-  /** Nothing more is read. */
+  /** What has not been read yet is left out. */
+  stop(): void {
+    this.#sources.clear()
+    this.#set(this.#sheets.filter(({ state }) => state !== 'waits'))
+  }
+
+  /** Nothing more is read, or shown. */
   end(): void {
     this.#ended = true
-    this.#sources.clear()
+    this.stop()
   }
 
   get #sheets(): readonly Sheet[] {
