@@ -27,7 +27,11 @@ export default defineConfig({
           groups: [
             { name: 'first', tags: ['$initial'], test: (id) => !SERVICE_WORKER.test(id), priority: 2 },
             // A page one works on and all it needs at once are one file more, whatever else needs parts of it.
-            { name: 'work', test: /page\/work\/WorkingPage\.tsx$/, priority: 1 },
+            {
+              name: 'work',
+              test: /page\/(work\/WorkingPage\.tsx|device\/personOutbox\.ts|copy\/useCopy\.ts)$/,
+              priority: 1,
+            },
           ],
         },
         // It stands at the root: it serves every screen.

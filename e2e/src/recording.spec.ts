@@ -247,7 +247,8 @@ test('in a pile, one key goes on to the next copy and plays what is spoken there
   await teacher.keyboard.press('l')
   await expect(playing).toHaveCount(1)
   const [first] = await told()
-  await expect.poll(async () => (await told())[0] ?? 0).toBeGreaterThan(first!)
+  // It lasts a second: looked for more often than that.
+  await expect.poll(async () => (await told())[0] ?? 0, { intervals: [50] }).toBeGreaterThan(first!)
   await expect(playing).toHaveCount(0)
 
   // Answered aloud by the same hand: what was heard falls silent, and so does the answer once it is there.

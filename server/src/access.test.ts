@@ -276,6 +276,23 @@ const ROUTES: Record<string, Rule> = {
     teacher: true,
   },
   'GET /mail': { path: () => '/mail', ...anyStudent },
+  'GET /handouts/:handout/room': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/room`,
+    teacher: true,
+  },
+  'PUT /handouts/:handout/seats': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/seats`,
+    body: { tables: [] },
+    teacher: true,
+  },
+  'GET /copies/:copy/hand': { path: (lesson) => `/copies/${own(lesson).copy}/hand`, student: true },
+  'POST /copies/:copy/hand-up': { path: (lesson) => `/copies/${own(lesson).copy}/hand-up`, student: true },
+  'POST /copies/:copy/hand-down': {
+    path: (lesson) => `/copies/${own(lesson).copy}/hand-down`,
+    body: {},
+    student: true,
+    teacher: true,
+  },
   'POST /copies/:copy/take-in': {
     path: (lesson) => `/copies/${own(lesson).copy}/take-in`,
     teacher: true,

@@ -21,6 +21,7 @@ import { markingRoutes } from './marking/index.ts'
 import { paperRoutes } from './papers/index.ts'
 import { guardSignIn, habitRoutes, knowPerson, peopleRoutes } from './people/index.ts'
 import { remarkRoutes } from './remarks/index.ts'
+import { roomRoutes } from './room/index.ts'
 import { worksheetRoutes } from './worksheets/index.ts'
 
 const verify = (_request: unknown, _response: unknown, bytes: Buffer) => refuseDeep(bytes)
@@ -62,6 +63,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     handoutRoutes,
     copyRoutes,
     markingRoutes,
+    roomRoutes,
     mailRoutes,
     remarkRoutes,
     (of: Context) => formatRoutes(of, pictures),

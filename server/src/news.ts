@@ -31,6 +31,8 @@ export interface News {
   rowChanged(copy: Pick<Newsworthy, 'id' | 'handoutId'>): void
   /** Marks of a copy were given, changed or taken: only teachers hear of it. */
   marksChanged(copy: Newsworthy): void
+  /** Hands of these students went up or down in a copy: only they and teachers hear of it. */
+  handsChanged(copy: Pick<Newsworthy, 'id' | 'handoutId'>, students: readonly string[]): void
   trayChanged(student: string): void
   /** Pages, dates, rules or people of a hand-out changed: whoever has it open asks again. */
   handoutChanged(handout: string): void

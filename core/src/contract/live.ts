@@ -4,6 +4,7 @@ import { readEvents } from '../log/readEvents.ts'
 import { type CopyStandingNews, copyStanding } from './copies.ts'
 import type { CopyRow } from './handouts.ts'
 import type { CopySum } from './marking.ts'
+import type { besideNews, besideSaid, HereNews, lookHere, WhereNews } from './room.ts'
 
 const readTo = z.object({
   work: z.number().int().min(0),
@@ -67,6 +68,13 @@ export interface DeviceMessages {
   unfollow(copy: string): void
   keep(request: KeepRequest, answer: (answer: KeepAnswer) => void): void
   watch(request: z.infer<typeof watchRequest>, answer: (answer: WatchAnswer) => void): void
+  /** The same, and everybody who works on one of its copies is asked where they are. */
+  walk(request: z.infer<typeof watchRequest>, answer: (answer: WatchAnswer) => void): void
+  /** Where one is in a copy that one follows. */
+  here(news: HereNews): void
+  /** A teacher says that they are at a copy, or shows a page of it. */
+  beside(said: z.infer<typeof besideSaid>): void
+  lookHere(said: z.infer<typeof lookHere>): void
 }
 
 /** What school tells of a copy that is open here. */
@@ -81,6 +89,15 @@ export interface ServerMessages {
   /** Something was written on a copy. */
   touched(news: { handout: string; copy: string }): void
   tray(): void
+  /** Somebody walks round: who has a copy of this hand-out open says where they are. */
+  whereAreYou(handout: string): void
+  where(news: WhereNews): void
+  beside(news: z.infer<typeof besideNews>): void
+  lookHere(news: z.infer<typeof lookHere>): void
+  /** Hands of a hand-out went up or down. */
+  hands(handout: string): void
+  /** One's own hand in a copy went up or down. */
+  hand(copy: string): void
   /** Somebody asks to be let into a class of this teacher. */
   joining(): void
   /** Pages, dates, rules or people of a hand-out changed. */

@@ -22,6 +22,7 @@ import { asRefused, causeOf } from '../http/errors.ts'
 import { standingOf } from '../news.ts'
 import { lastingSessions, personOf } from '../people/index.ts'
 import { type Live, rooms } from './news.ts'
+import { Whereabouts } from './whereabouts.ts'
 
 /** Settings of the live server that a test may rely on. */
 export const liveSettings = {
@@ -59,7 +60,7 @@ export function answerDevices(live: Live, context: Context, keeper: Keeper): voi
       next(new Error('try again'))
     }
   })
-  live.on('connection', (device: Device) => answerDevice(device, context, keeper))
+  live.on('connection', (device: Device) => answerDevice(live, device, context, keeper))
   endWithSessions(live, context)
 }
 
@@ -83,11 +84,12 @@ function endWithSessions(live: Live, context: Context): void {
   live.engine.once('close', () => clearInterval(timer))
 }
 
-function answerDevice(device: Device, context: Context, keeper: Keeper): void {
+function answerDevice(live: Live, device: Device, context: Context, keeper: Keeper): void {
   const { db } = context
   const person = device.data.person as Person
   void device.join([rooms.person(person.id), rooms.session((device.request as Request).sessionID)])
   limitMessages(device, person.id)
+  const whereabouts = new Whereabouts(live, device)
 
   device.on('follow', (request, answer) =>
     answering(context, answer, async () => {
@@ -100,6 +102,7 @@ function answerDevice(device: Device, context: Context, keeper: Keeper): void {
         copy = (await copyFor(db, person, id)).copy
       }
       await device.join(rooms.audience(copy.handoutId))
+      whereabouts.follows(id, copy.handoutId)
       const { events, more } = await readLog(db, copy, role, readTo)
       return {
         ok: true,
@@ -113,6 +116,7 @@ function answerDevice(device: Device, context: Context, keeper: Keeper): void {
   device.on('unfollow', (copy) => {
     if (typeof copy !== 'string') return
     void device.leave(rooms.copy(copy, person.role))
+    whereabouts.left(copy)
   })
 
   device.on('keep', (request, answer) =>
@@ -127,12 +131,23 @@ function answerDevice(device: Device, context: Context, keeper: Keeper): void {
     }),
   )
 
+  const watch = async (request: unknown) => {
+    const { handout } = watchRequest.parse(request)
+    if (person.role !== 'teacher') throw notHere()
+    await ownHandout(db, person.id, handout)
+    await device.join(rooms.handout(handout))
+    return handout
+  }
   device.on('watch', (request, answer) =>
     answering(context, answer, async () => {
-      const { handout } = watchRequest.parse(request)
-      if (person.role !== 'teacher') throw notHere()
-      await ownHandout(db, person.id, handout)
-      await device.join(rooms.handout(handout))
+      await watch(request)
+      return { ok: true }
+    }),
+  )
+  device.on('walk', (request, answer) =>
+    answering(context, answer, async () => {
+      const handout = await watch(request)
+      live.to(rooms.audience(handout)).emit('whereAreYou', handout)
       return { ok: true }
     }),
   )

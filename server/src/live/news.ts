@@ -60,6 +60,10 @@ export function liveNews(
         (error) => log.warn({ cause: causeOf(error) }, 'marks of a copy not told'),
       )
     },
+    handsChanged({ id, handoutId }, students) {
+      live.to(rooms.handout(handoutId)).emit('hands', handoutId)
+      for (const student of students) live.to(rooms.person(student)).emit('hand', id)
+    },
     trayChanged(student) {
       live.to(rooms.person(student)).emit('tray')
     },

@@ -37,8 +37,24 @@ export async function buildServer(): Promise<void> {
   })
   await build({ ...common, entryPoints: files, outbase: SOURCES, outdir: beside, plugins: [eachForItself] })
   cpSync(join(SOURCES, 'db/migrations'), join(beside, 'db/migrations'), { recursive: true })
-  rmSync(SERVER_BUILT, { recursive: true, force: true })
-  renameSync(beside, SERVER_BUILT)
+  putInPlace(beside)
+}
+
+/** Puts what was built where it belongs. Two who build at once each put a whole one there, and the last one stays. */
+function putInPlace(built: string): void {
+  const before = `${built}.before`
+  for (;;) {
+    try {
+      if (existsSync(SERVER_BUILT)) renameSync(SERVER_BUILT, before)
+      renameSync(built, SERVER_BUILT)
+      break
+    } catch (error) {
+      // Another one put theirs there, or took it away, in between.
+      if (!['ENOENT', 'ENOTEMPTY', 'EEXIST'].includes((error as { code?: string }).code ?? '')) throw error
+      rmSync(before, { recursive: true, force: true })
+    }
+  }
+  rmSync(before, { recursive: true, force: true })
 }
 
 const TYPESCRIPT = /\.(ts|mjs)$/

@@ -20,8 +20,10 @@ import { warmSignOut } from '../people/SignOutButton.tsx'
 import { apiUrl } from '../seat.ts'
 import { Button, LinkButton } from '../ui/Button.tsx'
 import { useWarm } from '../ui/fetchedPart.tsx'
+import { importAgain } from '../ui/importAgain.ts'
 import { Fetched, Loading, Trouble } from '../ui/Notice.tsx'
 import { CopySteps } from './CopySteps.tsx'
+import type { InLesson as InLessonPart } from './InLesson.tsx'
 import { Standing } from './Standing.tsx'
 
 /** A student's copy: the page one writes on. */
@@ -42,6 +44,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   const outbox = outboxOf(person.id)
   const bytesOf = useCallback((name: string) => outbox.bytesOf(name), [outbox])
   useOpening(copy, store)
+  const InLesson = useInLesson()
   useWarm(warmSignOut)
   useEffect(() => {
     const files = filesShown(copy.pages).map((file) => `/files/${file}`)
@@ -64,6 +67,9 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
               </span>
               {copy.way !== 'own' && <SharedWith copy={copy} person={person} page={pages[index]!.id} />}
               <span className="flex-1" />
+              {InLesson && (
+                <InLesson {...{ copy, state, store, page: pages[index]!.id }} onLookHere={turnTo} />
+              )}
               <LookedFor copy={copy} state={state} round={round} log={log} />
               <KeptSign outbox={outbox} copy={copy.id} />
               <CopySteps
@@ -81,6 +87,18 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
       </WorkingPage>
     </div>
   )
+}
+
+/** It needs school anyway: fetched after what one writes with, and where that fails nobody misses it. */
+function useInLesson() {
+  const [part, setPart] = useState<typeof InLessonPart>()
+  useEffect(() => {
+    importAgain(() => import('./InLesson.tsx')).then(
+      ({ InLesson }) => setPart(() => InLesson),
+      () => {},
+    )
+  }, [])
+  return part
 }
 
 /** What was not to be had opens by itself when something in the tray changes: a teacher has brought it back. */

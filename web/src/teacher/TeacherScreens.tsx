@@ -28,6 +28,12 @@ const FromPaperScreen = lazy(async () => ({
   default: (await importAgain(() => import('./paper/FromPaperScreen.tsx'))).FromPaperScreen,
 }))
 
+const Room = lazy(async () => ({ default: (await importAgain(() => import('./room/Room.tsx'))).Room }))
+
+const HelpedCopy = lazy(async () => ({
+  default: (await importAgain(() => import('./room/HelpedCopy.tsx'))).HelpedCopy,
+}))
+
 /** A teacher's screens: most within the frame, marking and preparing with the whole window. */
 export default function TeacherScreens({ person }: { person: Person }) {
   useLetterSize(person)
@@ -43,6 +49,22 @@ export default function TeacherScreens({ person }: { person: Person }) {
         element={
           <Suspense fallback={<Loading />}>
             <Preparing person={person} />
+          </Suspense>
+        }
+      />
+      <Route
+        path="/handout/:handout/room"
+        element={
+          <Suspense fallback={<Loading />}>
+            <Room person={person} />
+          </Suspense>
+        }
+      />
+      <Route
+        path="/handout/:handout/room/:copy"
+        element={
+          <Suspense fallback={<Loading />}>
+            <HelpedCopy person={person} />
           </Suspense>
         }
       />

@@ -16,6 +16,7 @@ export const asked = {
   marking: (id: string) => got(CALLS.marking, { handout: id }),
   work: (id: string) => got(CALLS.handoutWork, { handout: id }),
   looks: (id: string) => got(CALLS.handoutLooks, { handout: id }),
+  room: (id: string) => got(CALLS.room, { handout: id }),
   rubrics: () => got(CALLS.rubrics, {}),
   remarks: () => got(CALLS.remarks, {}),
   joining: (classId: string) => got(CALLS.joining, { class: classId }),

@@ -4,6 +4,7 @@ import { bytes, doing, nothing, putting, reading, streaming } from '../call.ts'
 import { copyStanding, copyWhole, trayEntry } from '../copies.ts'
 import { formulaAsked, formulaDrawn } from '../formulas.ts'
 import { keptEvents } from '../live.ts'
+import { handDown, ownHand } from '../room.ts'
 
 // A copy, its tray, and what lies on its pages.
 
@@ -30,3 +31,7 @@ export const attachment = streaming(
 export const file = streaming('file', reading('anybody', '/files/:file', bytes))
 export const spoken = streaming('file', reading('anybody', '/spoken/:spoken', bytes))
 export const drawFormula = doing('anybody', '/formulas', formulaAsked, formulaDrawn)
+/** Asks for the teacher, in this copy; asked twice it is asked once. */
+export const putHandUp = doing('student', '/copies/:copy/hand-up', nothing, nothing)
+export const takeHandDown = doing('anybody', '/copies/:copy/hand-down', handDown, nothing)
+export const hand = reading('student', '/copies/:copy/hand', ownHand)

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { seatingPlan } from '../../room/seatingPlan.ts'
 import { bytes, changing, doing, dropping, making, nothing, putting, reading, streaming } from '../call.ts'
 import { copyStanding, pageOwners } from '../copies.ts'
 import {
@@ -22,6 +23,7 @@ import {
   moreQuestions,
   rubricChosen,
 } from '../marking.ts'
+import { roomTold } from '../room.ts'
 
 // Handing out, and what a teacher does with the copies of a hand-out.
 
@@ -61,3 +63,7 @@ export const bringBack = doing('teacher', '/copies/:copy/bring-back', nothing, c
 export const anotherGo = doing('teacher', '/copies/:copy/another-go', nothing, copyStanding)
 /** Everybody's copy, one after the other, for paper; how, stands behind the address (`printing`). */
 export const handoutPdf = streaming('file', reading('teacher', '/handouts/:handout/pdf', bytes))
+/** A class at work: who asks, and where they sit. */
+export const room = reading('teacher', '/handouts/:handout/room', roomTold)
+/** Where its class sits, for all hand-outs of this teacher. */
+export const keepSeats = putting('teacher', '/handouts/:handout/seats', seatingPlan, nothing)

@@ -3,6 +3,7 @@ import {
   type Deal,
   type GoWish,
   type Rubric,
+  type SeatingPlan,
   USUAL_FILM_SECONDS,
   USUAL_VOICE_SECONDS,
   type Way,
@@ -174,4 +175,34 @@ export const copyMembers = pgTable(
     index().on(table.studentId),
     index().on(table.givenAt),
   ],
+)
+
+/** Somebody asks for the teacher, in a copy. */
+export const handsUp = pgTable(
+  'hand_up',
+  {
+    copyId: uuid('copy_id')
+      .notNull()
+      .references(() => copies.id, { onDelete: 'cascade' }),
+    studentId: uuid('student_id')
+      .notNull()
+      .references(() => people.id, { onDelete: 'cascade' }),
+    at: moment('at').notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.copyId, table.studentId] })],
+)
+
+/** Where a class sits, as one of its teachers sees it. */
+export const seatingPlans = pgTable(
+  'seating_plan',
+  {
+    classId: uuid('class_id')
+      .notNull()
+      .references(() => classes.id, { onDelete: 'cascade' }),
+    teacherId: uuid('teacher_id')
+      .notNull()
+      .references(() => people.id, { onDelete: 'cascade' }),
+    plan: jsonb().$type<SeatingPlan>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.classId, table.teacherId] })],
 )

@@ -1,0 +1,83 @@
+import {
+  besideSaid,
+  type DeviceMessages,
+  type HereNews,
+  hereNews,
+  lookHere,
+  type Person,
+  type ServerMessages,
+  type WhereNews,
+} from '@hand-back/core'
+import type { Socket } from 'socket.io'
+import { type Live, rooms } from './news.ts'
+
+type Device = Socket<DeviceMessages, ServerMessages>
+
+/**
+ * Tells teachers where the students of a device are, on which page of which copy, and students that a teacher looks at
+ * theirs. It is told on and kept nowhere: whoever begins to walk round asks, and every device that is there answers.
+ */
+export class Whereabouts {
+  readonly #live: Live
+  readonly #device: Device
+  readonly #person: Person
+  /** The copies that this device follows, with their hand-outs. */
+  readonly #follows = new Map<string, string>()
+  /** Those at which its teacher says to be. */
+  readonly #beside = new Set<string>()
+
+  constructor(live: Live, device: Device) {
+    this.#live = live
+    this.#device = device
+    this.#person = device.data.person as Person
+    device.on('here', (news) => {
+      const told = hereNews.safeParse(news)
+      if (told.success && this.#mayTell('student', told.data.copy)) this.#tellHere(told.data)
+    })
+    device.on('beside', (said) => {
+      const told = besideSaid.safeParse(said)
+      if (told.success && this.#mayTell('teacher', told.data.copy))
+        this.#tellBeside(told.data.copy, told.data.here)
+    })
+    device.on('lookHere', (said) => {
+      const told = lookHere.safeParse(said)
+      if (told.success && this.#mayTell('teacher', told.data.copy))
+        live.to(rooms.copy(told.data.copy, 'student')).emit('lookHere', told.data)
+    })
+    device.on('disconnect', () => {
+      for (const copy of this.#follows.keys()) this.left(copy)
+    })
+  }
+
+  follows(copy: string, handout: string): void {
+    this.#follows.set(copy, handout)
+  }
+
+  left(copy: string): void {
+    if (this.#person.role === 'student')
+      this.#tellWhere(copy, { page: null, away: true, idle: 0, gone: true })
+    else if (this.#beside.has(copy)) this.#tellBeside(copy, false)
+    this.#follows.delete(copy)
+  }
+
+  /** Only of a copy that it may follow now, in this role. */
+  #mayTell(role: Person['role'], copy: string): boolean {
+    return this.#person.role === role && this.#device.rooms.has(rooms.copy(copy, role))
+  }
+
+  #tellHere({ copy, ...here }: HereNews): void {
+    this.#tellWhere(copy, { ...here, gone: false })
+  }
+
+  #tellWhere(copy: string, where: Pick<WhereNews, 'page' | 'away' | 'idle' | 'gone'>): void {
+    const handout = this.#follows.get(copy)
+    if (handout === undefined) return
+    this.#live.to(rooms.handout(handout)).emit('where', { handout, copy, student: this.#person.id, ...where })
+  }
+
+  #tellBeside(copy: string, here: boolean): void {
+    if (here) this.#beside.add(copy)
+    else this.#beside.delete(copy)
+    this.#live.to(rooms.copy(copy, 'student')).emit('beside', { copy, teacher: this.#person.id, here })
+  }
+}

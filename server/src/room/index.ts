@@ -1,0 +1,28 @@
+import { CALLS, NOBODYS } from '@hand-back/core'
+import { Router } from 'express'
+import type { Context } from '../context.ts'
+import { ownHandout } from '../handouts/index.ts'
+import { answering } from '../http/answering.ts'
+import { handsOf, ownHandUpAt, putHandUp, takeHandDown } from './hands.ts'
+import { keepSeats, seatsOf } from './seats.ts'
+
+/** A class at work: who asks for the teacher, and where they sit. */
+export function roomRoutes(context: Context): Router {
+  const { db } = context
+  const router = Router()
+  answering(router, CALLS.room, async ({ person, ids }) => {
+    const { id, namesHidden } = await ownHandout(db, person.id, ids.handout)
+    const hands = await handsOf(db, id)
+    if (!namesHidden) return { hands, plan: await seatsOf(db, person.id, id) }
+    return { hands: hands.map((hand) => ({ ...hand, student: NOBODYS })), plan: null }
+  })
+  answering(router, CALLS.keepSeats, ({ person, ids, sent }) => keepSeats(db, person.id, ids.handout, sent))
+  answering(router, CALLS.hand, async ({ person, ids }) => ({
+    upAt: await ownHandUpAt(db, person, ids.copy),
+  }))
+  answering(router, CALLS.putHandUp, ({ person, ids }) => putHandUp(context, person, ids.copy))
+  answering(router, CALLS.takeHandDown, ({ person, ids, sent }) =>
+    takeHandDown(context, person, ids.copy, sent.student),
+  )
+  return router
+}
