@@ -93,6 +93,31 @@ test('the teacher’s views are accessible and fit their window', async ({ someb
   }
 })
 
+test('the room, its seats and work from paper are accessible and fit their window', async ({ somebody }) => {
+  const teacher = await somebody()
+  await teacher.goto(`${server.url}/as/marit-abara/`)
+  await teacher.getByRole('link', { name: 'Reading a tide table' }).click()
+  await teacher.getByRole('button', { name: 'From paper' }).click()
+  await expect(teacher.getByRole('heading', { name: 'Drop the sheets here' })).toBeVisible()
+  await expectAccessible(teacher)
+  await teacher.getByRole('link', { name: /^Reading a tide table/ }).click()
+  await teacher.getByRole('link', { name: 'In the room' }).click()
+  for (const viewport of [
+    { width: 820, height: 1180 },
+    { width: 1280, height: 800 },
+  ]) {
+    await teacher.setViewportSize(viewport)
+    await expect(teacher.locator('[data-doing]')).toHaveCount(24)
+    await expectAccessible(teacher)
+    await expectFits(teacher)
+    await teacher.getByRole('button', { name: 'Seats' }).click()
+    await expect(teacher.getByText('Everybody sits somewhere.')).toBeVisible()
+    await expectAccessible(teacher)
+    await expectFits(teacher)
+    await teacher.getByRole('button', { name: 'Done' }).click()
+  }
+})
+
 test('what opens over the teacher’s views is accessible too', async ({ somebody }) => {
   const teacher = await somebody()
   const dialog = teacher.getByRole('dialog')

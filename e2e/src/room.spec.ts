@@ -94,6 +94,11 @@ test('one press opens a copy: its student knows, sees help at once, is shown a p
   await expectInk(noor, { x: 300, y: 380 }, false)
   await expectInk(noor, { x: 300, y: 250 })
 
+  await button(noor, 'Hide help').click()
+  await expectInk(noor, { x: 300, y: 250 }, false)
+  await button(noor, 'Show help').click()
+  await expectInk(noor, { x: 300, y: 250 })
+
   // The teacher goes where the student goes, turns away, and shows a page.
   await noor.keyboard.press('PageDown')
   await expect(teacher.getByText('page 2 of 2')).toBeVisible()

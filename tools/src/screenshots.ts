@@ -16,6 +16,8 @@ interface View {
   readonly file: string
   readonly person?: string
   readonly size?: typeof WIDE
+  /** Students who have the tide table open meanwhile; the last of them has a hand up. */
+  readonly besides?: readonly string[]
   /** From the person's first screen to the view. */
   readonly go?: (page: Page) => Promise<unknown>
 }
@@ -66,6 +68,20 @@ const VIEWS: readonly View[] = [
   },
   { file: 'hand-out', person: 'marit-abara', go: open('Reading a tide table') },
   {
+    file: 'room',
+    person: 'marit-abara',
+    besides: ['lotte-lindqvist', 'rafi-kowal', 'amaru-mensah', 'aylin-tamm', 'diego-unger', 'wanda-petrov'],
+    go: async (page) => {
+      await open('Reading a tide table')(page)
+      await open('In the room')(page)
+      await page.locator('[data-doing=asks]').waitFor()
+      await page
+        .getByText(/^writing$/)
+        .first()
+        .waitFor()
+    },
+  },
+  {
     file: 'pages-of-all',
     person: 'marit-abara',
     go: async (page) => {
@@ -111,17 +127,6 @@ const VIEWS: readonly View[] = [
   { file: 'tray', person: 'freya-vasquez' },
   { file: 'writing', person: 'lotte-lindqvist', go: open(/Reading a tide table/) },
   { file: 'writing-tablet', person: 'rafi-kowal', size: TABLET, go: open(/Reading a tide table/) },
-  {
-    file: 'picked-up',
-    person: 'lotte-lindqvist',
-    go: async (page) => {
-      await open(/Reading a tide table/)(page)
-      await page.locator('main[aria-busy=false]').waitFor()
-      await page.getByRole('button', { name: 'Pick up' }).click()
-      await page.keyboard.press('Control+a')
-      await page.getByTestId('picked').waitFor()
-    },
-  },
   {
     file: 'write-large',
     person: 'rafi-kowal',
@@ -192,7 +197,11 @@ export async function run(): Promise<void> {
   }
 }
 
-async function take(browser: Browser, url: string, { file, person, size = WIDE, go }: View): Promise<void> {
+async function take(browser: Browser, url: string, view: View): Promise<void> {
+  const { file, person, size = WIDE, besides = [], go } = view
+  const students = await browser.newContext({ viewport: WIDE })
+  for (const student of besides) await work(await students.newPage(), `${url}/as/${student}/`)
+  await students.pages().at(-1)?.getByRole('button', { name: 'Hand up' }).click()
   const context = await browser.newContext({ viewport: size })
   const page = await context.newPage()
   await page.goto(person ? `${url}/as/${person}/` : url)
@@ -202,7 +211,15 @@ async function take(browser: Browser, url: string, { file, person, size = WIDE, 
   await painted(page)
   await page.screenshot({ path: join(FOLDER, `${file}.png`) })
   await context.close()
+  await students.close()
   console.log(`${file}.png`)
+}
+
+/** Opens the tide table as a student. */
+async function work(page: Page, url: string): Promise<void> {
+  await page.goto(url)
+  await open(/Reading a tide table/)(page)
+  await page.locator('main[aria-busy=false]').waitFor()
 }
 
 /** Waits until everything asked for has come and the papers in sight are drawn and sharp. */

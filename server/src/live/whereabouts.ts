@@ -13,6 +13,11 @@ import { type Live, rooms } from './news.ts'
 
 type Device = Socket<DeviceMessages, ServerMessages>
 
+type Where = Pick<WhereNews, 'page' | 'away' | 'idle' | 'gone'>
+const GONE: Where = { page: null, away: true, idle: 0, gone: true }
+/** In milliseconds. */
+const A_MOMENT = 500
+
 /**
  * Tells teachers where the students of a device are, on which page of which copy, and students that a teacher looks at
  * theirs. It is told on and kept nowhere: whoever begins to walk round asks, and every device that is there answers.
@@ -53,11 +58,21 @@ export class Whereabouts {
     this.#follows.set(copy, handout)
   }
 
+  /**
+   * It is not open here any more. Told a moment later, and only if it was not opened again: what is told through other
+   * servers may overtake what was told just before.
+   */
   left(copy: string): void {
-    if (this.#person.role === 'student')
-      this.#tellWhere(copy, { page: null, away: true, idle: 0, gone: true })
-    else if (this.#beside.has(copy)) this.#tellBeside(copy, false)
+    const handout = this.#follows.get(copy)
+    const wasBeside = this.#beside.delete(copy)
     this.#follows.delete(copy)
+    if (handout === undefined) return
+    const later = () => {
+      if (this.#follows.has(copy)) return
+      if (this.#person.role === 'student') this.#tellWhere(copy, handout, GONE)
+      else if (wasBeside) this.#tellBeside(copy, false)
+    }
+    setTimeout(later, A_MOMENT).unref()
   }
 
   /** Only of a copy that it may follow now, in this role. */
@@ -66,12 +81,11 @@ export class Whereabouts {
   }
 
   #tellHere({ copy, ...here }: HereNews): void {
-    this.#tellWhere(copy, { ...here, gone: false })
+    const handout = this.#follows.get(copy)
+    if (handout !== undefined) this.#tellWhere(copy, handout, { ...here, gone: false })
   }
 
-  #tellWhere(copy: string, where: Pick<WhereNews, 'page' | 'away' | 'idle' | 'gone'>): void {
-    const handout = this.#follows.get(copy)
-    if (handout === undefined) return
+  #tellWhere(copy: string, handout: string, where: Where): void {
     this.#live.to(rooms.handout(handout)).emit('where', { handout, copy, student: this.#person.id, ...where })
   }
 

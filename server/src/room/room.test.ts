@@ -122,6 +122,41 @@ describe('where students are', () => {
     expect(strange).toEqual([])
   })
 
+  test('a student hears that the teacher looks on, and where to look; nobody else’s device can say so', async () => {
+    const { teacher, students } = await startLesson(school, 2)
+    const [one, other] = students as [(typeof students)[0], (typeof students)[0]]
+    const page = await firstPageOf(one.visitor, one.copy)
+    const heard: unknown[] = []
+    const strange: unknown[] = []
+    for (const [visitor, into] of [
+      [one.visitor, heard],
+      [other.visitor, strange],
+    ] as const) {
+      const device = await visitor.device()
+      device.on('beside', (news) => into.push(news))
+      device.on('lookHere', (news) => into.push(news))
+    }
+    await one.visitor.follow(one.copy)
+    await other.visitor.follow(other.copy)
+    const tablet = await teacher.device()
+    // Not followed yet, not theirs, not well formed: not told.
+    tablet.emit('beside', { copy: one.copy, here: true })
+    const strangers = await other.visitor.device()
+    strangers.emit('beside', { copy: one.copy, here: true })
+    strangers.emit('lookHere', { copy: one.copy, page })
+    await teacher.follow(one.copy)
+    tablet.emit('lookHere', { copy: one.copy, page: 'nowhere' })
+    tablet.emit('beside', { copy: one.copy, here: true })
+    tablet.emit('lookHere', { copy: one.copy, page })
+    tablet.emit('unfollow', one.copy)
+    await until(async () => heard.length === 3)
+    const { id } = await teacher.get<{ id: string }>('/me')
+    expect(heard.at(-1)).toEqual({ copy: one.copy, teacher: id, here: false })
+    expect(heard).toContainEqual({ copy: one.copy, teacher: id, here: true })
+    expect(heard).toContainEqual({ copy: one.copy, page })
+    expect(strange).toEqual([])
+  })
+
   test('only a teacher of the class walks round', async () => {
     const { handout, students } = await startLesson(school, 1)
     for (const by of [students[0]!.visitor, await school.teacher()]) {

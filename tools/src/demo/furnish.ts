@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import {
+  floorOf,
   type HandoutWish,
   type Heard,
   type Layer,
@@ -132,6 +133,10 @@ class School {
     }))
     const { db } = this.#context
     await db.insert(tables.groupings).values({ classId: this.#classId, name: 'Boats', groups })
+    // They do not sit in the order of their names.
+    const seated = this.#students.map((_student, at) => this.#students[(at * 7) % this.#students.length]!.id)
+    const plan = floorOf('pairs', seated, () => this.#makeId())
+    await db.insert(tables.seatingPlans).values({ classId: this.#classId, teacherId: this.#teacher.id, plan })
     const { pages, copies } = await this.#give(
       'Parts of a shore crab',
       -3,

@@ -1,4 +1,12 @@
-import { CALLS, type CopyLog, type CopyState, type CopyWhole, filesShown, type Person } from '@hand-back/core'
+import {
+  CALLS,
+  type CopyLog,
+  type CopyState,
+  type CopyWhole,
+  filesShown,
+  isOnLayer,
+  type Person,
+} from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { useCallback, useEffect, useState } from 'react'
 import { useParams } from 'react-router'
@@ -45,6 +53,8 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   const bytesOf = useCallback((name: string) => outbox.bytesOf(name), [outbox])
   useOpening(copy, store)
   const InLesson = useInLesson()
+  const [hidesHelp, setHidesHelp] = useState(false)
+  const isHelped = (page: string) => isOnLayer(log, page, 'help')
   useWarm(warmSignOut)
   useEffect(() => {
     const files = filesShown(copy.pages).map((file) => `/files/${file}`)
@@ -54,7 +64,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   if (trouble) return <NotHereNow why={trouble} outbox={outbox} copy={copy.id} />
   return (
     <div className="flex h-full flex-col">
-      <WorkingPage copy={copy} store={store} person={person} bytesOf={bytesOf}>
+      <WorkingPage copy={copy} store={store} person={person} bytesOf={bytesOf} hidesHelp={hidesHelp}>
         {(index, pages, turnTo) => (
           <>
             <header className="flex shrink-0 items-center gap-x-4 gap-y-1 border-b border-rule bg-card px-5 py-1.5 max-phone:flex-wrap max-phone:px-3">
@@ -68,7 +78,12 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
               {copy.way !== 'own' && <SharedWith copy={copy} person={person} page={pages[index]!.id} />}
               <span className="flex-1" />
               {InLesson && (
-                <InLesson {...{ copy, state, store, page: pages[index]!.id }} onLookHere={turnTo} />
+                <InLesson
+                  {...{ copy, state, store, page: pages[index]!.id }}
+                  hidesHelp={isHelped(pages[index]!.id) ? hidesHelp : undefined}
+                  onHideHelp={setHidesHelp}
+                  onLookHere={turnTo}
+                />
               )}
               <LookedFor copy={copy} state={state} round={round} log={log} />
               <KeptSign outbox={outbox} copy={copy.id} />

@@ -62,6 +62,8 @@ interface WorkingPageProps {
   bytesOf: (name: string) => Blob | undefined
   /** It is only tried out: there is no past to look back at. */
   trial?: boolean
+  /** What the teacher wrote to help is not shown just now. */
+  hidesHelp?: boolean
   /** Left out: one can speak on it. */
   silent?: boolean
   /** What stands over the page, told which page it is, all pages, and how to turn to one. */
@@ -70,7 +72,7 @@ interface WorkingPageProps {
 
 /** A copy as its student works on it: the page, what is printed on it, answers, ink, things, voice, and the strip of tools. */
 export function WorkingPage(props: WorkingPageProps) {
-  const { copy, store, person, bytesOf, trial = false, silent = false, children } = props
+  const { copy, store, person, bytesOf, trial = false, silent = false, hidesHelp = false, children } = props
   const { state, round, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
   // A shared copy opens on one's own page.
@@ -87,8 +89,9 @@ export function WorkingPage(props: WorkingPageProps) {
   const page = pages[index]!
   // What was handed back by mistake and brought back has been told to this device, and is not its student's to read yet.
   const readable = useCallback(
-    ({ layer, round: of }: Placed) => mayRead('student', { state, round }, layer, of),
-    [state, round],
+    ({ layer, round: of }: Placed) =>
+      mayRead('student', { state, round }, layer, of) && !(hidesHelp && layer === 'help'),
+    [state, round, hidesHelp],
   )
   const seen = useSeen(store, page.id, readable)
   const feedback = useFeedbackFirst(copy.id, store, pages, readable, turnToPage)

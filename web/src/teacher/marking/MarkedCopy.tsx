@@ -10,6 +10,7 @@ import {
   USUAL_FILM_SECONDS,
   type VoiceNote,
   type WorksheetPage,
+  worksOn,
 } from '@hand-back/core'
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
@@ -40,6 +41,7 @@ import { useWork } from '../../page/work/useWork.ts'
 import { useSeen } from '../../page/work/useWriting.ts'
 import { WorkingStrip } from '../../page/work/WorkingStrip.tsx'
 import { Worktop } from '../../page/work/Worktop.tsx'
+import { useBeside } from '../room/useBeside.ts'
 import { AboutAll } from './AboutAll.tsx'
 import { ChangeFrames } from './ChangeFrames.tsx'
 import { DrawAreas } from './DrawAreas.tsx'
@@ -135,6 +137,8 @@ export function MarkedCopy({
     },
     [seeing, settled, theirMarks],
   )
+  // Whoever works on it knows that the teacher looks at it.
+  useBeside(copy.id, settled && ready && worksOn(state))
   const seen = useSeen(store, page.id, wanted)
   const mine = useCallback(
     (placed: Placed) => placed.author === person.id && placed.layer === 'feedback' && placed.round === round,
