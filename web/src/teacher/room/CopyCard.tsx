@@ -1,5 +1,4 @@
 import type { Box, CopyRow, Doing, WorksheetPage } from '@hand-back/core'
-import { Hand } from 'lucide-react'
 import { memo } from 'react'
 import { Link } from 'react-router'
 import type { Spot } from './floor.ts'
@@ -61,7 +60,6 @@ export const CopyCard = memo(function CopyCard(props: CopyCardProps) {
         <span
           className={`block truncate ${waits ? 'font-semibold text-ochre' : doing === 'writing' ? 'font-semibold text-slate' : 'text-ink-soft'}`}
         >
-          {doing === 'asks' && <Hand size={14} aria-hidden="true" className="mr-0.5 inline align-[-2px]" />}
           {words}
         </span>
       </span>

@@ -36,7 +36,7 @@ export function NeedsYou(props: NeedsYouProps) {
   return (
     <aside
       aria-label="Who needs you"
-      className="flex w-[250px] shrink-0 flex-col gap-6 overflow-y-auto border-l border-rule bg-card p-5 max-tablet:w-[200px] max-tablet:p-3"
+      className="flex w-[250px] shrink-0 flex-col gap-6 overflow-y-auto border-l border-rule bg-card p-5 max-tablet:max-h-[36vh] max-tablet:w-full max-tablet:flex-row max-tablet:border-t max-tablet:border-l-0 max-tablet:[&>section]:flex-1"
     >
       <section>
         <h2 className="border-b border-rule pb-1.5 text-lg">Needs you</h2>
@@ -74,7 +74,7 @@ export function NeedsYou(props: NeedsYouProps) {
           ))}
         </dl>
       </section>
-      <section className="grid gap-2">
+      <section className="grid content-start gap-2">
         <Tick ticked={pale} onTick={onPale}>
           Only who waits stands out
         </Tick>

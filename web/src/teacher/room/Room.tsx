@@ -114,7 +114,7 @@ function Inside({ handout, told, person }: { handout: HandoutWhole; told: RoomTo
       {seating ? (
         <Seating handout={handout} plan={told.plan} />
       ) : (
-        <div className="flex min-h-0 flex-1">
+        <div className="flex min-h-0 flex-1 max-tablet:flex-col">
           <main ref={floorRef} className="relative min-w-0 flex-1 overflow-auto p-4">
             {rows.length === 0 && <Empty title="Nobody has this yet">Hand it out, and come back.</Empty>}
             {seats && <Front />}

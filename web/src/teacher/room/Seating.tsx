@@ -65,7 +65,7 @@ export function Seating({ handout, plan: kept }: { handout: HandoutWhole; plan: 
     })
   }
   return (
-    <div className="flex min-h-0 flex-1">
+    <div className="flex min-h-0 flex-1 max-tablet:flex-col">
       <main className="min-w-0 flex-1 overflow-auto p-5" aria-label="Seats">
         <p className="mx-auto mb-4 w-1/3 border-b-[3px] border-rule pb-1 text-center text-ink-soft text-sm">
           front
@@ -96,7 +96,7 @@ export function Seating({ handout, plan: kept }: { handout: HandoutWhole; plan: 
       </main>
       <aside
         aria-label="Who has no seat"
-        className="flex w-[250px] shrink-0 flex-col gap-6 overflow-y-auto border-l border-rule bg-card p-5"
+        className="flex w-[250px] shrink-0 flex-col gap-6 overflow-y-auto border-l border-rule bg-card p-5 max-tablet:max-h-[36vh] max-tablet:w-full max-tablet:flex-row max-tablet:border-t max-tablet:border-l-0 max-tablet:[&>section]:flex-1"
       >
         <section>
           <h2 className="border-b border-rule pb-1.5 text-lg">Without a seat</h2>
