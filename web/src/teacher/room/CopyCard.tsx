@@ -1,4 +1,4 @@
-import type { Box, CopyRow, Doing, WorksheetPage } from '@hand-back/core'
+import type { Box, Doing, WorksheetPage } from '@hand-back/core'
 import { memo } from 'react'
 import { Link } from 'react-router'
 import type { Spot } from './floor.ts'
@@ -6,7 +6,8 @@ import { LivePage } from './LivePage.tsx'
 import type { RoomCopy } from './roomCopies.ts'
 
 interface CopyCardProps {
-  row: CopyRow
+  /** Whose it is, as it stands at the seat. */
+  name: string
   /** Left out while it is fetched. */
   copy: RoomCopy | undefined
   page: WorksheetPage | undefined
@@ -36,7 +37,7 @@ const NAME = 40
 
 /** A copy where its student sits: the page that is looked at, whose it is, and what they are doing. */
 export const CopyCard = memo(function CopyCard(props: CopyCardProps) {
-  const { row, copy, page, part, spot, doing, words, pale, to } = props
+  const { name, copy, page, part, spot, doing, words, pale, to } = props
   const [width, height] = [spot.width - 2 * AROUND, spot.height - AROUND - NAME]
   const waits = doing === 'asks' || doing === 'still'
   return (
@@ -56,7 +57,7 @@ export const CopyCard = memo(function CopyCard(props: CopyCardProps) {
         )}
       </span>
       <span className="mt-1 block text-center text-[13px] leading-tight">
-        <b className="block truncate">{firstName(row)}</b>
+        <b className="block truncate">{name}</b>
         <span
           className={`block truncate ${waits ? 'font-semibold text-ochre' : doing === 'writing' ? 'font-semibold text-slate' : 'text-ink-soft'}`}
         >
@@ -66,6 +67,3 @@ export const CopyCard = memo(function CopyCard(props: CopyCardProps) {
     </Link>
   )
 })
-
-/** A seat has room for a first name; two of one name are told apart by where they sit, and by the whole name at the pointer. */
-const firstName = ({ name, shared }: CopyRow): string => (shared ? name : (name.split(' ')[0] ?? name))

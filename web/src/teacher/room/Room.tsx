@@ -23,6 +23,7 @@ import { NeedsYou } from './NeedsYou.tsx'
 import { useRoomCopies } from './roomCopies.ts'
 import { Seating } from './Seating.tsx'
 import { ShowChoice } from './ShowChoice.tsx'
+import { seatNames } from './seatNames.ts'
 import { useNow, useRoomTold, useWhereabouts } from './useRoom.ts'
 import { useWindow } from './useWindow.ts'
 
@@ -52,6 +53,7 @@ function Inside({ handout, told, person }: { handout: HandoutWhole; told: RoomTo
   const [pale, setPale] = useState(false)
   const [stillAfter, setStillAfter] = useState(4)
   const rows = useMemo(() => handout.copies.filter(({ withdrawn }) => !withdrawn), [handout.copies])
+  const names = useMemo(() => seatNames(rows, handout.namesHidden), [rows, handout.namesHidden])
   const copies = useRoomCopies(rows, person)
   const where = useWhereabouts(id)
   const lastDone = useLastDone(copies)
@@ -127,7 +129,7 @@ function Inside({ handout, told, person }: { handout: HandoutWhole; told: RoomTo
               {rows.map((row, at) => (
                 <CopyCard
                   key={row.id}
-                  row={row}
+                  name={names.get(row.id)!}
                   copy={copies.get(row.id)}
                   page={lookAt(row)?.page}
                   part={area}
