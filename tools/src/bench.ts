@@ -13,6 +13,7 @@ import { keepingFigures } from './bench/keeping.ts'
 import { markingFigures } from './bench/marking.ts'
 import { pageFigures } from './bench/page.ts'
 import { preparingFigures } from './bench/preparing.ts'
+import { roomFigures } from './bench/room.ts'
 import { sharingFigures } from './bench/sharing.ts'
 import { slowFigures } from './bench/slow.ts'
 import { soundFigures } from './bench/sound.ts'
@@ -49,6 +50,7 @@ export async function run(options: readonly string[]): Promise<void> {
     writing: () => writingFigures(cluster.database('writing')),
     preparing: () => preparingFigures(cluster.database('preparing')),
     marking: () => markingFigures(cluster.database('marking')),
+    room: () => roomFigures(cluster.database('room')),
     slow: () => slowFigures(cluster.database('slow')),
   }
   for (const [name, measure] of Object.entries(parts)) {

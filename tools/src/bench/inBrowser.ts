@@ -10,6 +10,8 @@ import { startServerProcess } from '../setup/serverProcess.ts'
 export interface BenchHouse {
   readonly url: string
   readonly browser: Browser
+  /** Of the server's process. */
+  readonly pid: number
   /** A window of somebody who is signed in. `ratio`: device pixels a CSS pixel. */
   signedIn(person: Pick<Person, 'id'>, ratio?: number): Promise<Page>
 }
@@ -37,6 +39,7 @@ export async function inBrowser<Furnished, Measured>(
       {
         url,
         browser,
+        pid: server.process.pid!,
         async signedIn({ id }, deviceScaleFactor = 1) {
           const context = await browser.newContext({
             viewport: { width: 1280, height: 800 },

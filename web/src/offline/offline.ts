@@ -52,8 +52,14 @@ export async function forgetPerson(): Promise<void> {
     sessionStorage.clear()
   } catch {}
   forgetHabits()
-  await Promise.allSettled([globalThis.caches?.delete('work'), forgetLogs()])
+  await Promise.allSettled([forgetAnswers(), forgetLogs()])
 }
+
+/**
+ * What school answered does not stay either. Once more when the session has ended: until then what was asked for before
+ * may still be answered, and kept.
+ */
+export const forgetAnswers = async (): Promise<void> => void (await globalThis.caches?.delete('work'))
 
 /**
  * What is nobody's (that a pen was seen, that devices are for practice, that a sign-out is owed), words on their way to the device's database, and what

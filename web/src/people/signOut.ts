@@ -1,7 +1,7 @@
 import { endLive } from '../api/live.ts'
 import { nowIs } from '../api/queries.ts'
 import { oweSignOut, settleSignOut } from '../api/signOutOwed.ts'
-import { forgetPerson } from '../offline/offline.ts'
+import { forgetAnswers, forgetPerson } from '../offline/offline.ts'
 import { leaveOutbox } from '../page/device/personOutbox.ts'
 import { stopFilms } from '../page/talk/films.ts'
 import { SEAT } from '../seat.ts'
@@ -17,6 +17,7 @@ export async function signOut(): Promise<void> {
   endLive()
   oweSignOut()
   await settleSignOut()
+  await forgetAnswers().catch(() => {})
   // A seat is one person's place: whoever leaves it goes back to the door.
   if (SEAT) return location.assign('/')
   nowIs(null)

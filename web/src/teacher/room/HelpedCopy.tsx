@@ -2,7 +2,7 @@ import { type CopyWhole, isOnLayer, type Person, type Placed, worksOn } from '@h
 import { useQuery } from '@tanstack/react-query'
 import { Eye } from 'lucide-react'
 import { useCallback, useMemo, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { useLocation, useNavigate, useParams } from 'react-router'
 import { useStore } from 'zustand'
 import { Problem } from '../../api/ask.ts'
 import { live } from '../../api/live.ts'
@@ -73,7 +73,8 @@ function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; p
   )
   useBeside(copy.id, ready && worksOn(state))
   const navigate = useNavigate()
-  const back = `/handout/${copy.handout}/room`
+  const { search } = useLocation()
+  const back = `/handout/${copy.handout}/room${search}`
   const moreKeys = useMemo(
     (): KeyGroup => ({
       title: 'The room',

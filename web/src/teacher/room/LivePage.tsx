@@ -3,19 +3,21 @@ import {
   drawnInk,
   type Item,
   inSight,
+  type Page,
   type Placed,
   pageOf,
   type Stroke,
   type WorksheetPage,
 } from '@hand-back/core'
-import { memo, useEffect, useMemo, useRef } from 'react'
-import { useStore } from 'zustand'
+import { memo, useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react'
 import { useAnswersOf } from '../../page/answers/useDrawn.ts'
+import type { CopyStore } from '../../page/copy/copyStore.ts'
 import { usePhotos } from '../../page/copy/usePhotos.ts'
 import { bitmapsFor } from '../../page/draw/bitmaps.ts'
 import { measure } from '../../page/draw/letters.ts'
 import { paint } from '../../page/draw/paint.ts'
 import { PaperThumb } from '../../page/pages/PaperThumb.tsx'
+import { atNextBeat } from './atNextBeat.ts'
 import type { RoomCopy } from './roomCopies.ts'
 
 interface LivePageProps {
@@ -37,7 +39,7 @@ export const LivePage = memo(function LivePage({ copy, page, part, width, height
   const { whole, store } = copy
   const of = part ?? { x: 0, y: 0, width: page.width, height: page.height }
   const scale = Math.min(width / of.width, height / of.height, LARGEST / page.width)
-  const now = useStore(store.view, ({ log }) => pageOf(log, page.id))
+  const now = usePageNow(store, page.id)
   const seen = useMemo(() => inSight(now).filter(isShown), [now])
   const items = useMemo(() => seen.map(({ item }) => item), [seen])
   const still = useAnswersOf(items)
@@ -55,6 +57,12 @@ export const LivePage = memo(function LivePage({ copy, page, part, width, height
     </span>
   )
 })
+
+/** A page of a copy as it is, looked at from beat to beat. */
+function usePageNow({ view }: CopyStore, page: string): Page {
+  const follow = useCallback((listener: () => void) => view.subscribe(() => atNextBeat(listener)), [view])
+  return useSyncExternalStore(follow, () => pageOf(view.getState().log, page))
+}
 
 /** What a teacher sees from across the room: work and help, not what is written for later. */
 const isShown = ({ layer }: Placed) => layer === 'work' || layer === 'help'
@@ -88,7 +96,7 @@ function Ink({ strokes, page, scale }: InkProps) {
   return (
     <canvas
       ref={canvas}
-      className="absolute inset-0 mix-blend-multiply"
+      className="absolute inset-0"
       style={{ width: page.width * scale, height: page.height * scale }}
     />
   )

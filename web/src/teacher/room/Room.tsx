@@ -20,6 +20,7 @@ import { atWork, pageAt, sayDoing, useLastDone } from './atWork.ts'
 import { CopyCard } from './CopyCard.tsx'
 import { asGrid, asSeated } from './floor.ts'
 import { NeedsYou } from './NeedsYou.tsx'
+import { useRoomChoices } from './roomChoices.ts'
 import { useRoomCopies } from './roomCopies.ts'
 import { Seating } from './Seating.tsx'
 import { ShowChoice } from './ShowChoice.tsx'
@@ -42,7 +43,7 @@ export function Room({ person }: { person: Person }) {
 }
 
 /** What somebody does is looked at again so often, in milliseconds. */
-const LOOKS_EVERY = 2000
+const LOOKS_EVERY = 1000
 const MINUTE = 60_000
 
 function Inside({ handout, told, person }: { handout: HandoutWhole; told: RoomTold; person: Person }) {
@@ -50,8 +51,7 @@ function Inside({ handout, told, person }: { handout: HandoutWhole; told: RoomTo
   const [asked, setAsked] = useSearchParams()
   const shown = asked.get('show') ?? 'each'
   const [seating, setSeating] = useState(false)
-  const [pale, setPale] = useState(false)
-  const [stillAfter, setStillAfter] = useState(4)
+  const { pale, setPale, stillAfter, setStillAfter } = useRoomChoices()
   const rows = useMemo(() => handout.copies.filter(({ withdrawn }) => !withdrawn), [handout.copies])
   const names = useMemo(() => seatNames(rows, handout.namesHidden), [rows, handout.namesHidden])
   const copies = useRoomCopies(rows, person)
@@ -66,7 +66,8 @@ function Inside({ handout, told, person }: { handout: HandoutWhole; told: RoomTo
   )
   const doing = doingOf(works, now, stillAfter * MINUTE)
   const seats = told.plan !== null && told.plan.tables.length > 0 && handout.way === 'own' ? told.plan : null
-  const to = useCallback((copy: string) => `/handout/${id}/room/${copy}`, [id])
+  const search = shown === 'each' ? '' : `?show=${shown}`
+  const to = useCallback((copy: string) => `/handout/${id}/room/${copy}${search}`, [id, search])
   const any = copies.values().next().value?.whole
   const question = any?.questions.find((each) => each.id === shown)
   const area = question?.areas[0]

@@ -1,21 +1,25 @@
 import { type AtWork, type CopyRow, type Doing, pagesNow, type WorksheetPage } from '@hand-back/core'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
+import type { CopyStore } from '../../page/copy/copyStore.ts'
 import type { RoomCopy } from './roomCopies.ts'
 import { isReached, type Whereabout } from './useRoom.ts'
 
-/** When something was last done on each copy by its students, as far as it was seen from here. */
+/**
+ * When something was last done on each copy by its students, as far as it was seen from here. The map is the same one
+ * all the time: a class writes far more often than anybody needs to look.
+ */
 export function useLastDone(copies: ReadonlyMap<string, RoomCopy>): ReadonlyMap<string, number> {
-  const [done, setDone] = useState<ReadonlyMap<string, number>>(new Map())
-  const followed = useRef(new Map<string, () => void>())
+  const done = useRef(new Map<string, number>())
+  const followed = useRef(new Map<CopyStore, () => void>())
   useEffect(() => {
     for (const [id, { store }] of copies) {
-      if (followed.current.has(id)) continue
+      if (followed.current.has(store)) continue
       const stop = store.view.subscribe(({ log, ready }, before) => {
         // What was there before one came is not done now.
-        if (!before.ready || !ready || log.readTo.work <= before.log.readTo.work) return
-        setDone((times) => new Map(times).set(id, Date.now()))
+        if (before.ready && ready && log.readTo.work > before.log.readTo.work)
+          done.current.set(id, Date.now())
       })
-      followed.current.set(id, stop)
+      followed.current.set(store, stop)
     }
   }, [copies])
   useEffect(() => {
@@ -25,7 +29,7 @@ export function useLastDone(copies: ReadonlyMap<string, RoomCopy>): ReadonlyMap<
       stops.clear()
     }
   }, [])
-  return done
+  return done.current
 }
 
 /** What is known of a copy and whoever sits at it. */

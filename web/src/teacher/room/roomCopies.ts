@@ -1,5 +1,7 @@
 import type { CopyRow, CopyWhole, Person } from '@hand-back/core'
 import { useEffect, useState } from 'react'
+import { z } from 'zod'
+import { hear, live } from '../../api/live.ts'
 import { queries, queryClient } from '../../api/queries.ts'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import { type Opened, openCopy } from '../../page/copy/openCopies.ts'
@@ -36,5 +38,25 @@ export function useRoomCopies(rows: readonly CopyRow[], person: Person): Readonl
       for (const { close } of opened) close()
     }
   }, [ids, person])
+  useEffect(() => followChanges(copies, setCopies), [copies])
   return copies
+}
+
+/** Pages or rules of the hand-out changed: copies are asked for anew, one after the other. Returns how to stop. */
+function followChanges(
+  copies: ReadonlyMap<string, RoomCopy>,
+  onCopies: (change: (before: ReadonlyMap<string, RoomCopy>) => ReadonlyMap<string, RoomCopy>) => void,
+): () => void {
+  const handout = copies.values().next().value?.whole.handout
+  const anew = async () => {
+    for (const { whole, store } of copies.values()) {
+      const now = await queryClient
+        .fetchQuery({ ...queries.copy(whole.id), staleTime: 0 })
+        .catch(() => undefined)
+      if (!now) continue
+      store.renew(now)
+      onCopies((before) => new Map(before).set(whole.id, { whole: now, store }))
+    }
+  }
+  return hear(live(), 'handout', z.uuid(), (of) => of === handout && void anew())
 }

@@ -148,13 +148,18 @@ export class SheetReading {
     const page = await this.#page(to)
     if (!page) return
     this.#change(id, { state: 'reading', to })
-    const photo = await openPhoto(sheet.taken.bytes)
     try {
-      const placed = await photo.place(await printedToCompare(to.copy, page), page, corners)
-      const laid = placed?.agrees ? placed.corners : corners
-      this.#change(id, { ...(await withStraight(photo, laid, page)), state: 'ready', to })
-    } finally {
-      photo.close()
+      const photo = await openPhoto(sheet.taken.bytes)
+      try {
+        const placed = await photo.place(await printedToCompare(to.copy, page), page, corners)
+        const laid = placed?.agrees ? placed.corners : corners
+        this.#change(id, { ...(await withStraight(photo, laid, page)), state: 'ready', to })
+      } finally {
+        photo.close()
+      }
+    } catch (error) {
+      this.#change(id, sheet)
+      throw error
     }
   }
 
