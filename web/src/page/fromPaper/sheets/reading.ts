@@ -29,7 +29,11 @@ export interface Sheet {
   readonly straight?: Kept
 }
 
-type Source = () => Promise<Blob | ImageBitmap>
+/** Where the picture of a sheet comes from. `done`: it was read, or is not wanted. */
+interface Source {
+  picture(): Promise<Blob | ImageBitmap>
+  done(): void
+}
 
 /** So many sheets are read at once: each takes the room of a photo. */
 const AT_ONCE = Math.max(1, Math.min(3, (navigator.hardwareConcurrency || 2) - 1))
@@ -56,7 +60,7 @@ export class SheetReading {
   async add(files: readonly File[]): Promise<void> {
     for (const file of files) {
       if (isPdf(file)) await this.#addPdf(file)
-      else this.#addSheet(file.name, async () => file)
+      else this.#addSheet(file.name, { picture: async () => file, done: () => {} })
     }
   }
 
@@ -69,14 +73,11 @@ export class SheetReading {
       return
     }
     let left = pdf.count
+    const done = () => {
+      if (--left === 0) pdf.close()
+    }
     for (let number = 1; number <= pdf.count; number++)
-      this.#addSheet(`${file.name}, page ${number}`, async () => {
-        try {
-          return await pdf.picture(number)
-        } finally {
-          if (--left === 0) pdf.close()
-        }
-      })
+      this.#addSheet(`${file.name}, page ${number}`, { picture: () => pdf.picture(number), done })
   }
 
   #addSheet(from: string, source: Source): void {
@@ -99,8 +100,9 @@ export class SheetReading {
   }
 
   async #read(id: string): Promise<void> {
-    const picture = await this.#sources.get(id)!()
+    const source = this.#sources.get(id)!
     this.#sources.delete(id)
+    const picture = await source.picture().finally(source.done)
     const photo = await openPhoto(picture)
     try {
       this.#change(id, { taken: photo.taken, corners: photo.corners, ...(await this.#placed(photo)) })
@@ -165,6 +167,7 @@ export class SheetReading {
 
   /** A sheet is left out. */
   leaveOut(id: string): void {
+    this.#sources.get(id)?.done()
     this.#sources.delete(id)
     this.#set(this.#sheets.filter((each) => each.id !== id))
   }
@@ -184,6 +187,7 @@ export class SheetReading {
 
   /** What has not been read yet is left out. */
   stop(): void {
+    for (const source of this.#sources.values()) source.done()
     this.#sources.clear()
     this.#set(this.#sheets.filter(({ state }) => state !== 'waits'))
   }
