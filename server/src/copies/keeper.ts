@@ -1,4 +1,4 @@
-import { type EventFate, opened, type PageEvent, type Person, type Role } from '@hand-back/core'
+import { type EventFate, opened, type PageEvent, type Person } from '@hand-back/core'
 import type pg from 'pg'
 import type { Context } from '../context.ts'
 import { notHere } from '../http/as.ts'
@@ -19,7 +19,7 @@ import {
   type Written,
 } from './keeperRows.ts'
 import { concernsMarks } from './markEvents.ts'
-import { type CopyRecord, pageTakes, roleIn } from './place.ts'
+import { pageTakes, roleIn } from './place.ts'
 import type { PrintedOn } from './printedOn.ts'
 
 interface Request {
@@ -178,7 +178,7 @@ export class Keeper {
           author: request.person.id,
           round: copy.round,
           keptAt: now,
-          ...(isFree(event, copy, role) ? { free: true } : {}),
+          ...(isFree(event, evidence) ? { free: true } : {}),
         })
         if (event.layer === 'feedback' && !copy.markingBegan) of.markingBegan = true
         // Drawn without a network, ink can come before the news that the copy was opened.
@@ -250,7 +250,7 @@ function exchangedFor(
       )
 }
 
-/** The sheets of paper in those copies of a batch where a teacher takes something from the students' layer. */
+/** The sheets of paper in those copies of a batch where somebody touches what they did not make. */
 async function scansFor(
   client: pg.PoolClient,
   batch: readonly Request[],
@@ -260,8 +260,8 @@ async function scansFor(
     const held = copies.get(copy)
     return (
       held &&
-      roleIn(held, person) === 'teacher' &&
-      events.some(({ layer, act }) => layer === 'work' && (act === 'take' || act === 'swap'))
+      (held.touchAll || roleIn(held, person) === 'teacher') &&
+      events.some(({ layer, act }) => layer === 'work' && act !== 'add' && act !== 'sheet')
     )
   })
   return asked.length === 0
@@ -275,9 +275,18 @@ async function scansFor(
 /** Whether the database refused what it was given (class 22: data exceptions), not just now but always. */
 const cannotBeHeld = (error: unknown): boolean => /^22/.test((error as { code?: string }).code ?? '')
 
+/** The ids of the things that an event touches. */
+function namedIn(event: PageEvent): readonly string[] {
+  if (event.act === 'swap') return [...event.take, ...event.bring]
+  if (event.act === 'change') return [event.item]
+  return event.act === 'add' || event.act === 'sheet' ? [] : event.items
+}
+
 /** Whether an event may touch what others made. */
-function isFree(event: PageEvent, copy: CopyRecord, role: Role): boolean {
+function isFree(event: PageEvent, { copy, role, scans }: Evidence): boolean {
   if (event.act === 'add') return false
+  // Paper that a teacher laid is no student's to take, whatever else all may touch.
+  if (role === 'student' && namedIn(event).some((id) => scans.has(id))) return false
   // A teacher takes away what hurts, whoever said it.
   if (event.layer === 'pins') return role === 'teacher'
   return event.layer === 'work' && (role === 'teacher' || copy.touchAll)

@@ -91,6 +91,16 @@ test('its student cannot take it away, move it or lay something over the rule th
   expect(await scansSeen(teacher, copy, page)).toEqual([scan.id, own.id])
 })
 
+test('not even where all who share a copy may touch everything', async () => {
+  const { teacher, student, handout, copy, page } = await freshCopy()
+  await teacher.patch(`/handouts/${handout.id}`, { touchAll: true })
+  const scan = await sent(teacher, copy)
+  await fate(teacher, copy, swapping(page, [], scan))
+  await fate(student, copy, taking(page, scan.id))
+  await fate(student, copy, swapping(page, [scan.id]))
+  expect(await scansSeen(student, copy, page)).toEqual([scan.id])
+})
+
 test('with paper a teacher touches nothing else of a student’s, in no other copy, and no one else does', async () => {
   const { teacher, student, students, copy, page } = await freshCopy()
   const ink = adding(page)

@@ -19,7 +19,7 @@ export interface CopyForPaper {
 /** A copy as it is now, with its pages in their order. */
 export interface OpenedForPaper {
   readonly pages: readonly WorksheetPage[]
-  readonly log: Pick<CopyLog, 'pages'>
+  readonly log: CopyLog
 }
 
 /** Where sheets of paper go: every copy of a hand-out, or one's own. */
@@ -50,7 +50,7 @@ export async function laySheet(
   const { pages, log } = await into.open(to.copy)
   const page = pages.find(({ id }) => id === to.page)
   if (!page) throw new Error('the copy has no such page')
-  const there = scansOn(inSight(pageOf(log as CopyLog, page.id))).filter(({ author }) => into.mayTake(author))
+  const there = scansOn(inSight(pageOf(log, page.id))).filter(({ author }) => into.mayTake(author))
   const [file, behind] = [crypto.randomUUID(), crypto.randomUUID()]
   const scan: Scan = {
     id: crypto.randomUUID(),
