@@ -45,7 +45,7 @@ export function SheetCard({ sheet, reading, into, why, onOpen }: SheetCardProps)
         <div className="mt-auto flex flex-wrap gap-2 pt-2">
           {open && sheet.state === 'asks' && (
             <Button onClick={open} className="px-2.5">
-              Say whose
+              {into.copies.length === 1 ? 'Say which page' : 'Say whose'}
             </Button>
           )}
           <Button look="quiet" onClick={() => reading.leaveOut(sheet.id)} className="px-2.5">

@@ -48,7 +48,7 @@ export function SheetDialog({ sheet, reading, into, onClose }: SheetDialogProps)
   }
   const turn = () => setCorners([corners[3], corners[0], corners[1], corners[2]])
   return (
-    <Dialog open onClose={onClose} title="Whose is it?" wide>
+    <Dialog open onClose={onClose} title={only ? 'Which page is it?' : 'Whose is it?'} wide>
       <p className="mb-3 text-ink-soft">{sheet.from}</p>
       <div className="grid gap-5 min-[640px]:grid-cols-[3fr_2fr]">
         <CornersOnPhoto
