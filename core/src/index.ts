@@ -155,8 +155,33 @@ export * from './photo/straighten.ts'
 export { type Pinned, pinsOn, type SaidThere, saidBy, voicesOf } from './pins/pinsOn.ts'
 export { countWatched, MOST_WATCHED, MOST_WATCHED_LETTERS, watchedWords, wordsFound } from './pins/watched.ts'
 export * from './room/floors.ts'
+export {
+  arePensDown,
+  type Front,
+  isKept,
+  isSaid,
+  isShown,
+  type Lesson,
+  type LessonOfCopy,
+  lesson,
+  lessonFor,
+  lessonOfCopy,
+  MOST_LINE_LETTERS,
+  quietLesson,
+  type ShownCopy,
+} from './room/lesson.ts'
 export * from './room/needsYou.ts'
+export { copiesNamed, lessonAfter, type Saying, saying } from './room/saying.ts'
 export * from './room/seatingPlan.ts'
+export {
+  isRunning,
+  isTimed,
+  LEAST_SECONDS,
+  MOST_SECONDS,
+  sayTime,
+  type Timer,
+  timeLeft,
+} from './room/timer.ts'
 export * from './sound/heard.ts'
 export * from './sound/loudness.ts'
 export * from './sound/madeUpSpeech.ts'

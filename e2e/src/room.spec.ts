@@ -59,7 +59,7 @@ test('in the room ink appears as it is written, hands are seen in turn by the te
   await expect(button(lotte, 'Hand is up')).toHaveAttribute('aria-pressed', 'true')
   await expect(card(teacher, 'Lotte')).toHaveAttribute('data-doing', 'asks')
   await button(emre, 'Hand up').click()
-  const waiting = teacher.getByRole('complementary', { name: 'Who needs you' }).getByRole('listitem')
+  const waiting = teacher.getByRole('region', { name: 'Needs you' }).getByRole('listitem')
   await expect(waiting).toHaveText([/Lotte Lindqvist/, /Emre Okafor/])
   await expect(noor.getByText(/Lotte|Emre/)).toHaveCount(0)
   await button(teacher, 'Take down the hand of Lotte Lindqvist').click()

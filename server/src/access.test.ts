@@ -280,6 +280,16 @@ const ROUTES: Record<string, Rule> = {
     path: (lesson) => `/handouts/${lesson.handout.id}/room`,
     teacher: true,
   },
+  'GET /handouts/:handout/lesson': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/lesson`,
+    teacher: true,
+  },
+  'POST /handouts/:handout/lesson': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/lesson`,
+    body: { say: 'pens up' },
+    teacher: true,
+  },
+  'GET /copies/:copy/lesson': { path: (lesson) => `/copies/${own(lesson).copy}/lesson`, student: true },
   'PUT /handouts/:handout/seats': {
     path: (lesson) => `/handouts/${lesson.handout.id}/seats`,
     body: { tables: [] },

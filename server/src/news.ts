@@ -33,6 +33,8 @@ export interface News {
   marksChanged(copy: Newsworthy): void
   /** Hands of these students went up or down in a copy: only they and teachers hear of it. */
   handsChanged(copy: Pick<Newsworthy, 'id' | 'handoutId'>, students: readonly string[]): void
+  /** Something was said to the class that works on a hand-out: whoever has it open asks what. */
+  lessonChanged(handout: string): void
   trayChanged(student: string): void
   /** Pages, dates, rules or people of a hand-out changed: whoever has it open asks again. */
   handoutChanged(handout: string): void

@@ -4,7 +4,7 @@ import { readEvents } from '../log/readEvents.ts'
 import { type CopyStandingNews, copyStanding } from './copies.ts'
 import type { CopyRow } from './handouts.ts'
 import type { CopySum } from './marking.ts'
-import type { besideNews, besideSaid, HereNews, lookHere, WhereNews } from './room.ts'
+import type { besideNews, besideSaid, HereNews, lookHere, Pointing, WhereNews } from './room.ts'
 
 const readTo = z.object({
   work: z.number().int().min(0),
@@ -75,6 +75,8 @@ export interface DeviceMessages {
   /** A teacher says that they are at a copy, or shows a page of it. */
   beside(said: z.infer<typeof besideSaid>): void
   lookHere(said: z.infer<typeof lookHere>): void
+  /** A teacher points at a place, of the page of one copy or of everybody's. */
+  point(at: Pointing): void
 }
 
 /** What school tells of a copy that is open here. */
@@ -94,6 +96,9 @@ export interface ServerMessages {
   where(news: WhereNews): void
   beside(news: z.infer<typeof besideNews>): void
   lookHere(news: z.infer<typeof lookHere>): void
+  point(at: Pointing): void
+  /** Something was said to the class that has this hand-out: whoever it concerns asks what. */
+  lesson(handout: string): void
   /** Hands of a hand-out went up or down. */
   hands(handout: string): void
   /** One's own hand in a copy went up or down. */

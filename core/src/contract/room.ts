@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { madeId } from '../ink/stroke.ts'
+import { lesson, lessonOfCopy } from '../room/lesson.ts'
 import { seatingPlan } from '../room/seatingPlan.ts'
 
 /** Somebody asks for the teacher. `at`: since when, in milliseconds since 1970. */
@@ -15,6 +16,14 @@ export const ownHand = z.object({ upAt: z.number().nullable() })
 
 /** Whose hand is taken down: one's own, or as a teacher that of a student, or everybody's of a copy. */
 export const handDown = z.object({ student: z.uuid().optional() })
+
+/** What was said to a class, as its teacher is told it. `now`: what the clock of school shows, in milliseconds since 1970. */
+export const lessonTold = z.object({ now: z.number(), lesson })
+export type LessonTold = z.infer<typeof lessonTold>
+
+/** What was said to a class, as those who work on one copy are told it. */
+export const ownLessonTold = z.object({ now: z.number(), lesson: lessonOfCopy })
+export type OwnLessonTold = z.infer<typeof ownLessonTold>
 
 /** A day, in milliseconds: nothing is told of what was done before. */
 const LONG = 86_400_000
@@ -50,3 +59,16 @@ export const besideNews = z.object({ copy: z.uuid(), teacher: z.uuid(), here: z.
 
 /** "Look here": a page of a copy, as a teacher shows it to whoever has it open. */
 export const lookHere = z.object({ copy: z.uuid(), page: madeId })
+
+/**
+ * A place of a page at which a teacher points just now, in points. `copy`: only whoever has that one open sees it;
+ * left out: everybody who has a copy of the hand-out open.
+ */
+export const pointing = z.object({
+  handout: z.uuid(),
+  copy: z.uuid().optional(),
+  page: madeId,
+  x: z.number(),
+  y: z.number(),
+})
+export type Pointing = z.infer<typeof pointing>

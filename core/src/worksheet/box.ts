@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Bounds } from '../ink/points.ts'
+import type { Bounds, Point } from '../ink/points.ts'
 
 /** Points of a page in a millimetre: 72 in an inch, and an inch has 25.4 mm. */
 export const POINTS_PER_MM = 72 / 25.4
@@ -27,6 +27,20 @@ export const boxOfBounds = ({ x0, y0, x1, y1 }: Bounds): Box => ({
   width: x1 - x0,
   height: y1 - y0,
 })
+/** The box between two places, whichever corners they are. */
+export const boxBetween = (a: Point, b: Point): Box => ({
+  x: Math.min(a.x, b.x),
+  y: Math.min(a.y, b.y),
+  width: Math.abs(a.x - b.x),
+  height: Math.abs(a.y - b.y),
+})
+/** What two boxes share; of boxes apart, one without a width or a height. */
+export function shared(a: Box, b: Box): Box {
+  const x = Math.max(a.x, b.x)
+  const y = Math.max(a.y, b.y)
+  const width = Math.max(0, Math.min(right(a), right(b)) - x)
+  return { x, y, width, height: Math.max(0, Math.min(bottom(a), bottom(b)) - y) }
+}
 export const middle = (of: Box) => ({ x: of.x + of.width / 2, y: of.y + of.height / 2 })
 
 /** The smallest box around all of them. Throws for none. */

@@ -1,4 +1,5 @@
 import {
+  arePensDown,
   attachmentsOf,
   belongsThere,
   type EventFate,
@@ -27,6 +28,8 @@ import type { PrintedOn, PrintedPage } from './printedOn.ts'
 export interface Evidence {
   readonly copy: CopyRecord
   readonly role: Role
+  /** In milliseconds since 1970. */
+  readonly now: number
   readonly pages: PrintedOn
   /** Events with these ids that the database has already. */
   readonly there: ReadonlyMap<string, { copy: string; seq: number; round: number }>
@@ -49,6 +52,9 @@ const CLOSED: Record<Role, string> = {
   teacher: 'This copy has not been opened yet.',
 }
 const NO_PINS = 'Your teacher switched pins off for this.'
+const PENS_DOWN = 'Pens are down just now.'
+/** A stroke that was under way is finished and on its way for so long, in milliseconds. */
+const FINISHING = 5000
 const ONLY_PART = 'Only the questions of this go take work.'
 
 /** Judges one event: its fate if it is already decided, `undefined` if it is to be kept. */
@@ -84,6 +90,7 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     if (!event.items.every((item) => belongs(item, event.layer, page?.items ?? NOTHING_PRINTED)))
       return wrong(id, 'This page has no such place for an answer.')
   }
+  if (rests(evidence)) return { id, fate: 'closed', why: PENS_DOWN }
   const { part } = evidence
   if (part && event.layer === 'work' && !staysIn(part.open, event, part.laidOn(event.page)))
     return { id, fate: 'closed', why: ONLY_PART }
@@ -94,6 +101,10 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
     ? undefined
     : { id, fate: 'closed', why: event.layer === 'pins' ? NO_PINS : CLOSED[evidence.role] }
 }
+
+/** Whether the class was told to put its pens down, and has had time to. */
+const rests = ({ role, copy: { pensDownAt }, now }: Evidence): boolean =>
+  role === 'student' && pensDownAt !== null && arePensDown(pensDownAt, now) && now > pensDownAt + FINISHING
 
 const NOTHING_PRINTED: ReadonlyMap<string, string> = new Map()
 

@@ -154,6 +154,7 @@ export class Keeper {
       const evidence: Evidence = {
         copy,
         role,
+        now,
         pages,
         there,
         attachments: attachments.get(copy.id)?.[role === 'teacher' ? 'all' : 'seen'] ?? new Set(),

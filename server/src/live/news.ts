@@ -64,6 +64,9 @@ export function liveNews(
       live.to(rooms.handout(handoutId)).emit('hands', handoutId)
       for (const student of students) live.to(rooms.person(student)).emit('hand', id)
     },
+    lessonChanged(handout) {
+      live.to(rooms.handout(handout)).to(rooms.audience(handout)).emit('lesson', handout)
+    },
     trayChanged(student) {
       live.to(rooms.person(student)).emit('tray')
     },

@@ -5,6 +5,8 @@ import {
   hereNews,
   lookHere,
   type Person,
+  type Pointing,
+  pointing,
   type ServerMessages,
   type WhereNews,
 } from '@hand-back/core'
@@ -49,6 +51,10 @@ export class Whereabouts {
       if (told.success && this.#mayTell('teacher', told.data.copy))
         live.to(rooms.copy(told.data.copy, 'student')).emit('lookHere', told.data)
     })
+    device.on('point', (at) => {
+      const told = pointing.safeParse(at)
+      if (told.success) this.#point(told.data)
+    })
     device.on('disconnect', () => {
       for (const copy of this.#follows.keys()) this.left(copy)
     })
@@ -78,6 +84,16 @@ export class Whereabouts {
   /** Only of a copy that it may follow now, in this role. */
   #mayTell(role: Person['role'], copy: string): boolean {
     return this.#person.role === role && this.#device.rooms.has(rooms.copy(copy, role))
+  }
+
+  /** Where a teacher points is shown and forgotten; who is slow misses it. */
+  #point(at: Pointing): void {
+    const { copy, handout } = at
+    if (copy === undefined) {
+      if (!this.#device.rooms.has(rooms.handout(handout))) return
+      this.#live.volatile.to(rooms.audience(handout)).to(rooms.handout(handout)).emit('point', at)
+    } else if (this.#mayTell('teacher', copy) && this.#follows.get(copy) === handout)
+      this.#live.volatile.to(rooms.copy(copy, 'student')).to(rooms.handout(handout)).emit('point', at)
   }
 
   #tellHere({ copy, ...here }: HereNews): void {

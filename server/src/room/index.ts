@@ -1,12 +1,14 @@
-import { CALLS, NOBODYS } from '@hand-back/core'
+import { CALLS, lessonFor, NOBODYS } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
+import { copyFor } from '../copies/index.ts'
 import { ownHandout } from '../handouts/index.ts'
 import { answering } from '../http/answering.ts'
 import { handsOf, ownHandUpAt, putHandUp, takeHandDown } from './hands.ts'
+import { lessonOf, say } from './lesson.ts'
 import { keepSeats, seatsOf } from './seats.ts'
 
-/** A class at work: who asks for the teacher, and where they sit. */
+/** A class at work: who asks for the teacher, where they sit, and what is said to them. */
 export function roomRoutes(context: Context): Router {
   const { db } = context
   const router = Router()
@@ -24,5 +26,14 @@ export function roomRoutes(context: Context): Router {
   answering(router, CALLS.takeHandDown, ({ person, ids, sent }) =>
     takeHandDown(context, person, ids.copy, sent.student),
   )
+  answering(router, CALLS.lesson, async ({ person, ids }) => {
+    await ownHandout(db, person.id, ids.handout)
+    return { now: context.now(), lesson: await lessonOf(db, ids.handout) }
+  })
+  answering(router, CALLS.say, ({ person, ids, sent }) => say(context, person.id, ids.handout, sent))
+  answering(router, CALLS.ownLesson, async ({ person, ids }) => {
+    const { copy } = await copyFor(db, person, ids.copy)
+    return { now: context.now(), lesson: lessonFor(await lessonOf(db, copy.handoutId), copy.id) }
+  })
   return router
 }

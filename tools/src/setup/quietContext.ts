@@ -10,6 +10,7 @@ export function quietContext({ db, pool }: Connection, now: () => number = Date.
     copyChanged: silent,
     marksChanged: silent,
     handsChanged: silent,
+    lessonChanged: silent,
     trayChanged: silent,
     handoutChanged: silent,
     closedTo: silent,

@@ -31,7 +31,7 @@ import { useWarm } from '../ui/fetchedPart.tsx'
 import { importAgain } from '../ui/importAgain.ts'
 import { Fetched, Loading, Trouble } from '../ui/Notice.tsx'
 import { CopySteps } from './CopySteps.tsx'
-import type { InLesson as InLessonPart } from './InLesson.tsx'
+import type * as LessonParts from './InLesson.tsx'
 import { Standing } from './Standing.tsx'
 
 /** A student's copy: the page one writes on. */
@@ -52,7 +52,9 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   const outbox = outboxOf(person.id)
   const bytesOf = useCallback((name: string) => outbox.bytesOf(name), [outbox])
   useOpening(copy, store)
-  const InLesson = useInLesson()
+  const parts = useInLesson()
+  const [rests, setRests] = useState(false)
+  useRelease(outbox, rests)
   const [hidesHelp, setHidesHelp] = useState(false)
   const isHelped = (page: string) => isOnLayer(log, page, 'help')
   useWarm(warmSignOut)
@@ -64,7 +66,15 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   if (trouble) return <NotHereNow why={trouble} outbox={outbox} copy={copy.id} />
   return (
     <div className="flex h-full flex-col">
-      <WorkingPage copy={copy} store={store} person={person} bytesOf={bytesOf} hidesHelp={hidesHelp}>
+      <WorkingPage
+        {...{ copy, store, person, bytesOf, hidesHelp, rests }}
+        over={
+          parts &&
+          ((page, view, pages, turnTo) => (
+            <parts.PointedOut {...{ copy, pages, page, view }} onTurn={turnTo} />
+          ))
+        }
+      >
         {(index, pages, turnTo) => (
           <>
             <header className="flex shrink-0 items-center gap-x-4 gap-y-1 border-b border-rule bg-card px-5 py-1.5 max-phone:flex-wrap max-phone:px-3">
@@ -77,12 +87,13 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
               </span>
               {copy.way !== 'own' && <SharedWith copy={copy} person={person} page={pages[index]!.id} />}
               <span className="flex-1" />
-              {InLesson && (
-                <InLesson
-                  {...{ copy, state, store, page: pages[index]!.id }}
+              {parts && (
+                <parts.InLesson
+                  {...{ copy, state, store, pages, page: pages[index]!.id }}
                   hidesHelp={isHelped(pages[index]!.id) ? hidesHelp : undefined}
                   onHideHelp={setHidesHelp}
                   onLookHere={turnTo}
+                  onRests={setRests}
                 />
               )}
               <LookedFor copy={copy} state={state} round={round} log={log} />
@@ -97,6 +108,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
               />
             </header>
             <Standing state={state} round={round} goFor={goFor} copy={copy} log={log} />
+            {parts && <parts.Said copy={copy} pages={pages} rests={rests} />}
           </>
         )}
       </WorkingPage>
@@ -106,14 +118,19 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
 
 /** It needs school anyway: fetched after what one writes with, and where that fails nobody misses it. */
 function useInLesson() {
-  const [part, setPart] = useState<typeof InLessonPart>()
+  const [part, setPart] = useState<typeof LessonParts>()
   useEffect(() => {
     importAgain(() => import('./InLesson.tsx')).then(
-      ({ InLesson }) => setPart(() => InLesson),
+      (parts) => setPart(parts),
       () => {},
     )
   }, [])
   return part
+}
+
+/** What school did not take while pens were down is taken once they are up. */
+function useRelease(outbox: Outbox, rests: boolean): void {
+  useEffect(() => (rests ? () => outbox.release() : undefined), [outbox, rests])
 }
 
 /** What was not to be had opens by itself when something in the tray changes: a teacher has brought it back. */

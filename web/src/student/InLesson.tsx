@@ -1,28 +1,43 @@
-import type { CopyState, CopyWhole } from '@hand-back/core'
+import { type CopyState, type CopyWhole, type WorksheetPage, worksOn } from '@hand-back/core'
+import { useEffect } from 'react'
+import { TimeLeft } from '../lesson/TimeLeft.tsx'
 import type { CopyStore } from '../page/copy/copyStore.ts'
 import { Button } from '../ui/Button.tsx'
 import { BesideSign } from './BesideSign.tsx'
 import { HandUp } from './HandUp.tsx'
 import { useHere } from './useHere.ts'
+import { useHearLesson, useOwnLesson, usePensDown, useShownPage } from './useOwnLesson.ts'
+
+export { PointedOut } from './PointedOut.tsx'
+export { Said } from './Said.tsx'
 
 interface InLessonProps {
   copy: CopyWhole
   state: CopyState
   store: CopyStore
+  pages: readonly WorksheetPage[]
   page: string
   /** Whether help of the teacher is hidden; nothing: there is none. */
   hidesHelp: boolean | undefined
   onHideHelp: (hides: boolean) => void
   onLookHere: (page: string) => void
+  /** Told whether pens are down. */
+  onRests: (rests: boolean) => void
 }
 
-/** What goes on between a student and the teacher while the class works: a hand up, a teacher who looks on. */
+/** What goes on between a student and the teacher while the class works: a hand up, a teacher who looks on, the time that is left. */
 export function InLesson(props: InLessonProps) {
-  const { copy, state, store, page, hidesHelp, onHideHelp, onLookHere } = props
+  const { copy, state, store, pages, page, hidesHelp, onHideHelp, onLookHere, onRests } = props
   useHere(copy.id, copy.handout, page, store)
+  useHearLesson(copy.id, copy.handout)
+  const lesson = useOwnLesson(copy.id)
+  usePensDown(worksOn(state) ? lesson : undefined, onRests)
+  useShownPage(lesson, pages, page, onLookHere)
+  useEffect(() => () => onRests(false), [onRests])
   return (
     <>
       <BesideSign copy={copy} onLookHere={onLookHere} />
+      <TimeLeft timer={lesson?.timer ?? null} sounds />
       {hidesHelp !== undefined && (
         <Button look="quiet" large onClick={() => onHideHelp(!hidesHelp)}>
           {hidesHelp ? 'Show help' : 'Hide help'}

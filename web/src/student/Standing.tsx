@@ -85,7 +85,7 @@ function InMarks({ log, state, round }: Pick<StandingProps, 'log' | 'state' | 'r
   )
 }
 
-function GotIt({ onPress }: { onPress: () => void }) {
+export function GotIt({ onPress }: { onPress: () => void }) {
   return (
     <TextButton look="plain" onClick={onPress}>
       Got it

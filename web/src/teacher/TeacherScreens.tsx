@@ -34,6 +34,14 @@ const HelpedCopy = lazy(async () => ({
   default: (await importAgain(() => import('./room/HelpedCopy.tsx'))).HelpedCopy,
 }))
 
+const AtTheFront = lazy(async () => ({
+  default: (await importAgain(() => import('./front/AtTheFront.tsx'))).AtTheFront,
+}))
+
+const FrontWindow = lazy(async () => ({
+  default: (await importAgain(() => import('./front/FrontWindow.tsx'))).FrontWindow,
+}))
+
 /** A teacher's screens: most within the frame, marking and preparing with the whole window. */
 export default function TeacherScreens({ person }: { person: Person }) {
   useLetterSize(person)
@@ -65,6 +73,22 @@ export default function TeacherScreens({ person }: { person: Person }) {
         element={
           <Suspense fallback={<Loading />}>
             <HelpedCopy person={person} />
+          </Suspense>
+        }
+      />
+      <Route
+        path="/handout/:handout/front"
+        element={
+          <Suspense fallback={<Loading />}>
+            <AtTheFront person={person} />
+          </Suspense>
+        }
+      />
+      <Route
+        path="/handout/:handout/front/window"
+        element={
+          <Suspense fallback={<Loading />}>
+            <FrontWindow person={person} />
           </Suspense>
         }
       />

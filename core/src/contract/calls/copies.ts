@@ -4,7 +4,7 @@ import { bytes, doing, nothing, putting, reading, streaming } from '../call.ts'
 import { copyStanding, copyWhole, trayEntry } from '../copies.ts'
 import { formulaAsked, formulaDrawn } from '../formulas.ts'
 import { keptEvents } from '../live.ts'
-import { handDown, ownHand } from '../room.ts'
+import { handDown, ownHand, ownLessonTold } from '../room.ts'
 
 // A copy, its tray, and what lies on its pages.
 
@@ -35,3 +35,5 @@ export const drawFormula = doing('anybody', '/formulas', formulaAsked, formulaDr
 export const putHandUp = doing('student', '/copies/:copy/hand-up', nothing, nothing)
 export const takeHandDown = doing('anybody', '/copies/:copy/hand-down', handDown, nothing)
 export const hand = reading('student', '/copies/:copy/hand', ownHand)
+/** What was said to the class that works on it. */
+export const ownLesson = reading('student', '/copies/:copy/lesson', ownLessonTold)

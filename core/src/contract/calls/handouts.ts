@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { saying } from '../../room/saying.ts'
 import { seatingPlan } from '../../room/seatingPlan.ts'
 import { bytes, changing, doing, dropping, making, nothing, putting, reading, streaming } from '../call.ts'
 import { copyStanding, pageOwners } from '../copies.ts'
@@ -23,7 +24,7 @@ import {
   moreQuestions,
   rubricChosen,
 } from '../marking.ts'
-import { roomTold } from '../room.ts'
+import { lessonTold, roomTold } from '../room.ts'
 
 // Handing out, and what a teacher does with the copies of a hand-out.
 
@@ -67,3 +68,7 @@ export const handoutPdf = streaming('file', reading('teacher', '/handouts/:hando
 export const room = reading('teacher', '/handouts/:handout/room', roomTold)
 /** Where its class sits, for all hand-outs of this teacher. */
 export const keepSeats = putting('teacher', '/handouts/:handout/seats', seatingPlan, nothing)
+/** What was said to the class that works on it. */
+export const lesson = reading('teacher', '/handouts/:handout/lesson', lessonTold)
+/** Says something to everybody who works on it, or to some. */
+export const say = doing('teacher', '/handouts/:handout/lesson', saying, lessonTold)

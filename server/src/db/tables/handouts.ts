@@ -2,6 +2,7 @@ import {
   type CopyState,
   type Deal,
   type GoWish,
+  type Lesson,
   type Rubric,
   type SeatingPlan,
   USUAL_FILM_SECONDS,
@@ -206,3 +207,11 @@ export const seatingPlans = pgTable(
   },
   (table) => [primaryKey({ columns: [table.classId, table.teacherId] })],
 )
+
+/** What was said to a class that works on a hand-out. */
+export const lessons = pgTable('lesson', {
+  handoutId: uuid('handout_id')
+    .primaryKey()
+    .references(() => handouts.id, { onDelete: 'cascade' }),
+  said: jsonb().$type<Lesson>().notNull(),
+})

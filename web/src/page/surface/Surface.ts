@@ -103,6 +103,8 @@ export class Surface {
   #lens: View | undefined
   #drawnView: View = this.#view
   #writing: Writing | undefined
+  /** With what the stroke that is under way was begun: it is finished, whatever is said meanwhile. */
+  #begun: Writing | undefined
   #frame = 0
   /** Ends the drawing that is under way, if one is. */
   #stopDrawing = NOT_DRAWING
@@ -128,7 +130,7 @@ export class Surface {
     this.#hand = new PageHand(this.#wet, {
       view: () => this.#view,
       strokes: () => this.#strokes,
-      writing: () => this.#writing,
+      writing: () => this.#writing ?? this.#begun,
       inkChanged: () => this.#updateInk(),
     })
     const hand = this.#hand
@@ -140,7 +142,10 @@ export class Surface {
         mayBegin: (tool, at) => !tool.writes || (this.#writing?.mayBegin?.(at) ?? true),
         guidesFor: (tool, pointerType, at) => this.#guidesFor(tool, pointerType, at),
         drawing: {
-          down: (tool: Tool, at) => tool.down(hand, at),
+          down: (tool: Tool, at) => {
+            this.#begun = this.#writing
+            tool.down(hand, at)
+          },
           move: (tool: Tool, points, foreseen) => tool.move(hand, points, foreseen),
           up: (tool: Tool) => tool.up(hand),
           cancel: (tool: Tool) => tool.cancel(hand),

@@ -37,6 +37,7 @@ import { useReading } from '../reading/useReading.ts'
 import { STUDENT_SWATCHES } from '../strip/swatches.ts'
 import { TOOLS, type ToolName } from '../tools/index.ts'
 import { useTools } from '../tools/useTools.ts'
+import type { View } from '../view/view.ts'
 import { RecordingBar } from '../voice/RecordingBar.tsx'
 import { SpeakButton } from '../voice/SpeakButton.tsx'
 import { useHearAll } from '../voice/useHearAll.ts'
@@ -66,6 +67,17 @@ interface WorkingPageProps {
   hidesHelp?: boolean
   /** Left out: one can speak on it. */
   silent?: boolean
+  /** Pens are down: it takes nothing just now. */
+  rests?: boolean
+  /** What is seen on the page and takes nothing from under a pen. */
+  over?:
+    | ((
+        page: string,
+        view: View,
+        pages: readonly WorksheetPage[],
+        turnTo: (page: string) => void,
+      ) => ReactNode)
+    | undefined
   /** What stands over the page, told which page it is, all pages, and how to turn to one. */
   children: (index: number, pages: readonly WorksheetPage[], turnTo: (page: string) => void) => ReactNode
 }
@@ -73,6 +85,7 @@ interface WorkingPageProps {
 /** A copy as its student works on it: the page, what is printed on it, answers, ink, things, voice, and the strip of tools. */
 export function WorkingPage(props: WorkingPageProps) {
   const { copy, store, person, bytesOf, trial = false, silent = false, hidesHelp = false, children } = props
+  const { rests = false, over: overPage } = props
   const { state, round, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
   // A shared copy opens on one's own page.
@@ -102,7 +115,8 @@ export function WorkingPage(props: WorkingPageProps) {
       placed.layer === 'work' && (touchAll || placed.author === person.id) && lies(placed.item),
     [person.id, touchAll, lies],
   )
-  const writes = worksOn(state) && copy.way !== 'read' && mayWriteOn(person.id, page.id, copy.owners)
+  const works = worksOn(state) && copy.way !== 'read' && mayWriteOn(person.id, page.id, copy.owners)
+  const writes = works && !rests
   const turn = useCallback((by: number) => turnTo(index + by), [turnTo, index])
   /** Going through what came back, and the piece of it that is shown. */
   const [goes, setGoes] = useState(true)
@@ -157,7 +171,7 @@ export function WorkingPage(props: WorkingPageProps) {
     seen,
     part,
     surface,
-    open: ready && (writes || hasFeedback || pins !== undefined) && !silent,
+    open: ready && (works || hasFeedback || pins !== undefined) && !silent,
   })
   const acts: AnswerActs = {
     answer: (where, value) => store.answer(page.id, where, value),
@@ -205,7 +219,7 @@ export function WorkingPage(props: WorkingPageProps) {
         longestFilm={copy.longestFilm}
         keeps={(made) => {
           if (made.pin) return pins !== undefined
-          return made.to === undefined ? writes : hasFeedback
+          return made.to === undefined ? works : hasFeedback
         }}
       />
       <Worktop
@@ -252,6 +266,7 @@ export function WorkingPage(props: WorkingPageProps) {
               onWatch={talk.watch}
             />
             {pins && <PinTags pins={pins} page={page} view={view} speaking={speaking} />}
+            {overPage?.(page.id, view, pages, turnToPage)}
           </>
         )}
         margin={
@@ -265,16 +280,18 @@ export function WorkingPage(props: WorkingPageProps) {
           )
         }
         strip={(upright) =>
-          writes ? (
-            <WorkingStrip
-              {...row}
-              onSound={silent ? undefined : bring}
-              onFilm={silent || copy.longestFilm === 0 ? undefined : film}
-              onPaper={() => setOver('paper')}
-              upright={upright}
-            >
-              {!silent && <SpeakButton speaking={speaking} onSpeak={speak} />}
-            </WorkingStrip>
+          works ? (
+            <div className={`contents ${rests ? '[&>*]:opacity-40' : ''}`} inert={rests}>
+              <WorkingStrip
+                {...row}
+                onSound={silent ? undefined : bring}
+                onFilm={silent || copy.longestFilm === 0 ? undefined : film}
+                onPaper={() => setOver('paper')}
+                upright={upright}
+              >
+                {!silent && <SpeakButton speaking={speaking} onSpeak={speak} />}
+              </WorkingStrip>
+            </div>
           ) : (
             <ReadingStrip {...row} upright={upright} />
           )

@@ -15,7 +15,7 @@ import {
   timesA4,
   type WorksheetPage,
 } from '@hand-back/core'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { importAgain } from '../../ui/importAgain.ts'
 import { sayProblem } from '../../ui/notices.ts'
@@ -118,6 +118,12 @@ export function useWork(on: WorkOn) {
     [surface, page],
   )
   const stripCovers = useCallback((height: number) => surface?.stripCovers(height), [surface])
+  const writes = mine !== undefined
+  const { done: doneTyping } = things
+  // What is being typed when it takes no more is kept as it is.
+  useEffect(() => {
+    if (!writes) doneTyping()
+  }, [writes, doneTyping])
   const closeUp = useCloseUp(page, middle)
   const { look, putting } = tools
   const pasting = useWorkClipboard({
@@ -156,7 +162,6 @@ export function useWork(on: WorkOn) {
   const [only] = picking.items
   const table =
     picking.items.length === 1 && only?.kind === 'table' && only.turn === 0 && !lifted ? only : undefined
-  const writes = mine !== undefined
   const goTo = useCallback((id: string | undefined) => id && turnToPage(id), [turnToPage])
   const undo = useCallback(() => writes && goTo(store.undo()), [store, goTo, writes])
   const redo = useCallback(() => writes && goTo(store.redo()), [store, goTo, writes])

@@ -3,6 +3,7 @@ import {
   type Box,
   type Boxed,
   boundsOfBox,
+  boxBetween,
   canTurn,
   itemAt,
   layItem,
@@ -22,7 +23,7 @@ import { type Holdable, placeOf, useHold } from '../../page/holding/useHold.ts'
 import { toScreen, type View } from '../../page/view/view.ts'
 import { drawnOf } from './drawnOf.ts'
 import { sayMore } from './preparingKeys.ts'
-import { boxBetween, putDown } from './putDown.ts'
+import { putDown } from './putDown.ts'
 import { QuestionAreas } from './QuestionAreas.tsx'
 import { pickedOf, type SheetStore } from './sheetStore.ts'
 

@@ -1,6 +1,7 @@
 import {
   type Box,
   blankItem,
+  boxBetween,
   levelled,
   lineBetween,
   nextLabel,
@@ -12,16 +13,6 @@ import {
 } from '@hand-back/core'
 import { pressSize, putOf } from './kinds/index.ts'
 import type { SheetStore } from './sheetStore.ts'
-
-/** The box between two places. */
-export function boxBetween(a: { x: number; y: number }, b: { x: number; y: number }): Box {
-  return {
-    x: Math.min(a.x, b.x),
-    y: Math.min(a.y, b.y),
-    width: Math.abs(a.x - b.x),
-    height: Math.abs(a.y - b.y),
-  }
-}
 
 /** A drag shorter than this many points was a press: the thing gets its usual size. */
 const PRESS = 8

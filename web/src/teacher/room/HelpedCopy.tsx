@@ -29,6 +29,7 @@ import { Worktop } from '../../page/work/Worktop.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Fetched, Loading, Trouble } from '../../ui/Notice.tsx'
 import { Tick } from '../../ui/Tick.tsx'
+import { ShowAtFront } from './ShowAtFront.tsx'
 import { useBeside } from './useBeside.ts'
 import { useWhereabouts } from './useRoom.ts'
 
@@ -135,6 +136,7 @@ function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; p
         >
           <Eye size={18} aria-hidden="true" /> Look here
         </Button>
+        <ShowAtFront handout={copy.handout} copy={copy.id} page={page.id} />
         {helped.length > 0 && (
           <Button look="quiet" onClick={() => store.take(page.id, helped)}>
             Take help away

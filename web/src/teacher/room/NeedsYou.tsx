@@ -1,5 +1,6 @@
 import type { AtWork, CopyRow, Doing } from '@hand-back/core'
 import { Hand } from 'lucide-react'
+import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { Button } from '../../ui/Button.tsx'
 import { Tick } from '../../ui/Tick.tsx'
@@ -27,19 +28,24 @@ interface NeedsYouProps {
   onPale: (pale: boolean) => void
   to: (copy: string) => string
   onHandDown: (copy: string) => void
+  /** What is said to all of them. */
+  children: ReactNode
 }
 
 /** Who waits for the teacher, and what the others do. */
 export function NeedsYou(props: NeedsYouProps) {
-  const { waiting, doing, stillAfter, onStillAfter, pale, onPale, to, onHandDown } = props
+  const { waiting, doing, stillAfter, onStillAfter, pale, onPale, to, onHandDown, children } = props
   const count = (what: Doing) => [...doing.values()].filter((each) => each === what).length
   return (
     <aside
-      aria-label="Who needs you"
+      aria-label="The class"
       className="flex w-[250px] shrink-0 flex-col gap-6 overflow-y-auto border-l border-rule bg-card p-5 max-tablet:max-h-[36vh] max-tablet:w-full max-tablet:flex-row max-tablet:border-t max-tablet:border-l-0 max-tablet:[&>section]:flex-1"
     >
-      <section>
-        <h2 className="border-b border-rule pb-1.5 text-lg">Needs you</h2>
+      {children}
+      <section aria-labelledby="needs-you">
+        <h2 id="needs-you" className="border-b border-rule pb-1.5 text-lg">
+          Needs you
+        </h2>
         {waiting.length === 0 && <p className="py-2 text-ink-soft">Nobody just now.</p>}
         <ul>
           {waiting.map(({ row, of, words }) => (

@@ -25,6 +25,8 @@ import { useRoomCopies } from './roomCopies.ts'
 import { Seating } from './Seating.tsx'
 import { ShowChoice } from './ShowChoice.tsx'
 import { seatNames } from './seatNames.ts'
+import { ToClass } from './ToClass.tsx'
+import { useLesson, useSay } from './useLesson.ts'
 import { useNow, useRoomTold, useWhereabouts } from './useRoom.ts'
 import { useWindow } from './useWindow.ts'
 
@@ -55,6 +57,8 @@ function Inside({ handout, told, person }: { handout: HandoutWhole; told: RoomTo
   const rows = useMemo(() => handout.copies.filter(({ withdrawn }) => !withdrawn), [handout.copies])
   const names = useMemo(() => seatNames(rows, handout.namesHidden), [rows, handout.namesHidden])
   const copies = useRoomCopies(rows, person)
+  const lesson = useLesson(id)
+  const say = useSay(id)
   const where = useWhereabouts(id)
   const lastDone = useLastDone(copies)
   const now = useNow(LOOKS_EVERY)
@@ -148,7 +152,16 @@ function Inside({ handout, told, person }: { handout: HandoutWhole; told: RoomTo
             onStillAfter={setStillAfter}
             onPale={setPale}
             onHandDown={handDown}
-          />
+          >
+            {lesson.data && (
+              <ToClass
+                lesson={lesson.data.lesson}
+                {...{ say, rows }}
+                pages={any?.pages ?? []}
+                front={`/handout/${id}/front`}
+              />
+            )}
+          </NeedsYou>
         </div>
       )}
     </div>

@@ -1,4 +1,13 @@
-import { type Box, CALLS, cutOut, drawnPage, moveItem, NOBODYS, type WorksheetPage } from '@hand-back/core'
+import {
+  type Box,
+  boxBetween,
+  CALLS,
+  cutOut,
+  drawnPage,
+  moveItem,
+  NOBODYS,
+  type WorksheetPage,
+} from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { type PointerEvent, useCallback, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
@@ -18,7 +27,6 @@ import { ChooseFiles, FilesProblem } from '../../files/ChooseFiles.tsx'
 import { sayAbout, useSending } from '../../files/useSending.ts'
 import { usePreparing } from '../context.ts'
 import { SMALL_INPUT } from '../panels/rows.tsx'
-import { boxBetween } from '../putDown.ts'
 import { middleOfView } from '../viewNow.ts'
 
 /** Cuts a box out of any page and puts it on the one being prepared: sharp at any size, as it is made of vectors. */

@@ -1,0 +1,24 @@
+import type { Front, ShownCopy } from '@hand-back/core'
+
+/** The copies that are shown at the front. */
+export const shownCopies = (front: Front | null): readonly ShownCopy[] =>
+  front?.what === 'copies' ? front.copies : []
+
+/** Copies at the front; of none nothing is shown. */
+export const frontOf = (copies: readonly ShownCopy[]): Front | null =>
+  copies.length === 0 ? null : { what: 'copies', copies: [...copies] }
+
+/** A copy at the front beside what is there: two at most, the last one shown goes. Never with a name unless that is said. */
+export function frontWith(front: Front | null, copy: string, page: string, beside: boolean): Front {
+  const shown: ShownCopy = { copy, page, part: null, named: false }
+  const others = shownCopies(front).filter((each) => each.copy !== copy)
+  return { what: 'copies', copies: beside ? [...others.slice(-1), shown] : [shown] }
+}
+
+/** What is shown with one copy of it changed. */
+export const frontChanged = (front: Front | null, copy: string, change: Partial<ShownCopy>): Front | null =>
+  frontOf(shownCopies(front).map((each) => (each.copy === copy ? { ...each, ...change } : each)))
+
+/** What is shown without one copy. */
+export const frontWithout = (front: Front | null, copy: string): Front | null =>
+  frontOf(shownCopies(front).filter((each) => each.copy !== copy))
