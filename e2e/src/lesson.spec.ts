@@ -93,7 +93,7 @@ test('a class of eight on two servers: all see the time, put pens down, look at 
   await noor.keyboard.press('PageUp')
   await expect(noor.getByText('All stay on page 2 for now.')).toBeVisible()
   await expect(noor.getByText('page 2 of 2')).toBeVisible()
-  await button(teacher, 'Let go').click()
+  await button(teacher, 'Take this back').click()
   await expect(noor.getByText('All stay on page 2')).toHaveCount(0)
   await noor.keyboard.press('PageUp')
   await expect(noor.getByText('page 1 of 2')).toBeVisible()

@@ -15,6 +15,8 @@ export interface HouseOptions {
   readonly fresh: boolean
   /** Fills an empty database; called before the server starts. */
   readonly furnish?: (databaseUrl: string) => Promise<void>
+  /** Called once, when it is open. */
+  readonly opened?: ((url: string) => Promise<void>) | undefined
 }
 
 /**
@@ -22,7 +24,7 @@ export interface HouseOptions {
  * everything it started. A server or a database that ends by itself is started again. When it runs
  * already, says where and starts nothing.
  */
-export async function runHouse({ name, fresh, furnish }: HouseOptions): Promise<void> {
+export async function runHouse({ name, fresh, furnish, opened }: HouseOptions): Promise<void> {
   const folder = lastingFolder(name)
   const running = whereItRuns(folder)
   if (running) {
@@ -66,7 +68,10 @@ export async function runHouse({ name, fresh, furnish }: HouseOptions): Promise<
           log: join(folder, 'server.log'),
         })
         writeFileSync(join(folder, 'running.json'), JSON.stringify({ pid: process.pid, url: server.url }))
-        if (!told) tell(server, name, folder)
+        if (!told) {
+          tell(server, name, folder)
+          opened?.(server.url).catch((error) => console.error(error))
+        }
         told = true
         return server
       },
