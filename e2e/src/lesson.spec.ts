@@ -207,3 +207,36 @@ test('the front shows a page, or a copy without its name, in as many windows as 
   for (const each of windows) await expect(each.getByText('Nothing is shown just now.')).toBeVisible()
   await expect(noor.getByText('Your page is at the front.')).toHaveCount(0)
 })
+
+test('the same help is given to several, and the teacher goes where a student looks on the page', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(server, teacher, NAMES.slice(0, 3), pdf)
+  const [noor, emre, lotte] = [await somebody(), await somebody(), await somebody()]
+  for (const [index, student] of [noor, emre, lotte].entries()) await openCopy(server, student, lesson, index)
+  await toRoom(teacher, lesson)
+  const card = teacher.locator('main').getByRole('link', { name: 'Noor' })
+  await expect(card).toContainText('0 of 2 pages written on')
+  await drawAt(noor, 400)
+  await expect(card).toContainText('1 of 2 pages written on')
+  await card.click()
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await drawAt(teacher, 220)
+  await expectInk(noor, { x: 300, y: 220 })
+  await button(teacher, 'Give to others').click()
+  await teacher.getByLabel('Emre Farrant').check()
+  await button(teacher, 'Give').click()
+  await expectInk(emre, { x: 300, y: 220 })
+  await expectInk(lotte, { x: 300, y: 220 }, false)
+  // It is help there too: a student does not rub it out, and can hide it.
+  await button(emre, 'Hide help').click()
+  await expectInk(emre, { x: 300, y: 220 }, false)
+
+  const top = () => teacher.getByTestId('page').evaluate((page: HTMLElement) => Number(page.dataset.y))
+  const before = await top()
+  const { x, y } = await onScreen(noor, { x: 300, y: 300 })
+  await noor.mouse.move(x, y)
+  await noor.mouse.wheel(0, 400)
+  await expect.poll(top).toBeLessThan(before - 50)
+})

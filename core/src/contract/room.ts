@@ -37,6 +37,8 @@ export const hereNews = z.object({
   page: madeId,
   away: z.boolean(),
   idle: z.number().min(0).max(LONG),
+  /** The place of the page in the middle of what is seen, in points. */
+  at: z.object({ x: z.number(), y: z.number() }).optional(),
 })
 export type HereNews = z.infer<typeof hereNews>
 
@@ -48,6 +50,7 @@ export const whereNews = z.object({
   page: madeId.nullable(),
   away: z.boolean(),
   idle: z.number(),
+  at: z.object({ x: z.number(), y: z.number() }).optional(),
   gone: z.boolean(),
 })
 export type WhereNews = z.infer<typeof whereNews>

@@ -15,7 +15,7 @@ import { type Live, rooms } from './news.ts'
 
 type Device = Socket<DeviceMessages, ServerMessages>
 
-type Where = Pick<WhereNews, 'page' | 'away' | 'idle' | 'gone'>
+type Where = Pick<WhereNews, 'page' | 'away' | 'idle' | 'at' | 'gone'>
 const GONE: Where = { page: null, away: true, idle: 0, gone: true }
 /** In milliseconds. */
 const A_MOMENT = 500

@@ -1,7 +1,9 @@
 import type { CopyWhole, WorksheetPage } from '@hand-back/core'
+import { useEffect, useRef } from 'react'
 import { PointedAt, usePointedAt } from '../lesson/PointedAt.tsx'
 import type { View } from '../page/view/view.ts'
 import { Button } from '../ui/Button.tsx'
+import { lookingAt } from './seenPlace.ts'
 
 interface PointedOutProps {
   copy: CopyWhole
@@ -11,13 +13,24 @@ interface PointedOutProps {
   onTurn: (page: string) => void
 }
 
-/** Where the teacher points; on another page: the way there. */
+/** Where the teacher points; on another page: the way there. Notes what one sees of the page, too. */
 export function PointedOut({ copy, pages, page, view, onTurn }: PointedOutProps) {
   const spots = usePointedAt(copy.handout, copy.id)
+  const place = useRef<HTMLSpanElement>(null)
+  useEffect(() => {
+    const window = place.current?.parentElement
+    if (!window) return
+    const { clientWidth, clientHeight } = window
+    lookingAt(page, {
+      x: (clientWidth / 2 - view.x) / view.scale,
+      y: (clientHeight / 2 - view.y) / view.scale,
+    })
+  }, [page, view])
   const elsewhere = spots.at(-1)?.page
   const number = pages.findIndex(({ id }) => id === elsewhere) + 1
   return (
     <>
+      <span ref={place} hidden />
       <PointedAt spots={spots} page={page} view={view} />
       {elsewhere !== undefined && elsewhere !== page && number > 0 && (
         <span className="pointer-events-auto absolute top-3 left-3">

@@ -16,6 +16,8 @@ interface CopyCardProps {
   doing: Doing
   /** What stands beside the name. */
   words: string
+  /** Which pages were written on: see `touchedPages`. */
+  touched: string
   /** Those who are fine step back. */
   pale: boolean
   to: string
@@ -33,11 +35,11 @@ const FRAMES: Record<Doing, string> = {
 }
 /** Of the spot, around the page and for its name. */
 const AROUND = 7
-const NAME = 40
+const NAME = 46
 
 /** A copy where its student sits: the page that is looked at, whose it is, and what they are doing. */
 export const CopyCard = memo(function CopyCard(props: CopyCardProps) {
-  const { name, copy, page, part, spot, doing, words, pale, to } = props
+  const { name, copy, page, part, spot, doing, words, touched, pale, to } = props
   const [width, height] = [spot.width - 2 * AROUND, spot.height - AROUND - NAME]
   const waits = doing === 'asks' || doing === 'still'
   return (
@@ -56,7 +58,8 @@ export const CopyCard = memo(function CopyCard(props: CopyCardProps) {
           <span className="block" style={{ width: Math.min(width, height * 0.7), height }} />
         )}
       </span>
-      <span className="mt-1 block text-center text-[13px] leading-tight">
+      <Touched pages={touched} />
+      <span className="mt-0.5 block text-center text-[13px] leading-tight">
         <b className="block truncate">{name}</b>
         <span
           className={`block truncate ${waits ? 'font-semibold text-ochre' : doing === 'writing' ? 'font-semibold text-slate' : 'text-ink-soft'}`}
@@ -67,3 +70,26 @@ export const CopyCard = memo(function CopyCard(props: CopyCardProps) {
     </Link>
   )
 })
+
+/** More pages than this are not told one by one. */
+const MOST_DOTS = 12
+
+/** Which pages were written on, in a row of dots. */
+function Touched({ pages }: { pages: string }) {
+  const written = [...pages].filter((page) => page === '+').length
+  if (pages.length < 2 || pages.length > MOST_DOTS) return <span className="block h-1" />
+  return (
+    <span className="mx-auto mt-1 flex w-fit gap-[3px]">
+      <span className="sr-only">
+        {written} of {pages.length} pages written on,
+      </span>
+      {[...pages].map((page, index) => (
+        <span
+          key={index}
+          aria-hidden="true"
+          className={`size-[5px] rounded-full ${page === '+' ? 'bg-ink' : 'bg-rule'}`}
+        />
+      ))}
+    </span>
+  )
+}

@@ -1,7 +1,7 @@
-import { type CopyWhole, isOnLayer, type Person, type Placed, worksOn } from '@hand-back/core'
+import { type CopyWhole, isOnLayer, type Person, type Placed, type Point, worksOn } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { Eye } from 'lucide-react'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useLocation, useNavigate, useParams } from 'react-router'
 import { useStore } from 'zustand'
 import { Problem } from '../../api/ask.ts'
@@ -18,6 +18,7 @@ import type { KeyGroup } from '../../page/keys/keyActs.ts'
 import { PageTabs } from '../../page/pages/PageTabs.tsx'
 import { usePagesNow } from '../../page/pages/usePagesNow.ts'
 import { TEACHER_SWATCHES } from '../../page/strip/swatches.ts'
+import type { Surface } from '../../page/surface/Surface.ts'
 import { useTools } from '../../page/tools/useTools.ts'
 import { useHearAll } from '../../page/voice/useHearAll.ts'
 import { VoiceNotes } from '../../page/voice/VoiceNotes.tsx'
@@ -29,6 +30,7 @@ import { Worktop } from '../../page/work/Worktop.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Fetched, Loading, Trouble } from '../../ui/Notice.tsx'
 import { Tick } from '../../ui/Tick.tsx'
+import { GiveHelp } from './GiveHelp.tsx'
 import { ShowAtFront } from './ShowAtFront.tsx'
 import { useBeside } from './useBeside.ts'
 import { useWhereabouts } from './useRoom.ts'
@@ -45,13 +47,29 @@ export function HelpedCopy({ person }: { person: Person }) {
   )
 }
 
+/** What lies at an address. Rejects when it cannot be had. */
+async function blobAt(url: string): Promise<Blob> {
+  const answer = await fetch(url)
+  if (!answer.ok) throw new Problem('A part of this help cannot be fetched just now.', answer.status)
+  return answer.blob()
+}
+
+/** Moves the page along with a place that somebody else looks at. */
+function useFollowed(surface: Surface | undefined, at: Point | undefined): void {
+  const { x, y } = at ?? {}
+  useEffect(() => {
+    if (surface && x !== undefined && y !== undefined) surface.look({ x, y }, surface.view.scale)
+  }, [surface, x, y])
+}
+
 const all = ({ layer }: Placed) => layer === 'work' || layer === 'help'
 
 function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; person: Person }) {
   const { state, ready, log, trouble } = useStore(store.view)
   const pages = usePagesNow(copy, store)
   const where = useWhereabouts(copy.handout).get(copy.id) ?? []
-  const theirPage = [...where].sort((a, b) => b.toldAt - a.toldAt).find(({ gone }) => !gone)?.page
+  const theirs = [...where].sort((a, b) => b.toldAt - a.toldAt).find(({ gone }) => !gone)
+  const theirPage = theirs?.page
   const [follows, setFollows] = useState(true)
   const [pageId, setPageId] = useState<string>()
   const shownId = (follows && theirPage) || pageId
@@ -103,6 +121,7 @@ function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; p
     turnToPage,
     moreKeys,
   })
+  useFollowed(work.surface, follows && theirPage === page.id ? theirs?.at : undefined)
   const laid = useMemo(
     () => seen.items.filter(({ id }) => !work.elsewhere.has(id)),
     [seen.items, work.elsewhere],
@@ -115,7 +134,10 @@ function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; p
     () => new Set(pages.flatMap(({ id }, at) => (isOnLayer(log, id, 'work') ? [at] : []))),
     [pages, log],
   )
-  const helped = seen.placed.filter((placed) => mine(placed)).map(({ item }) => item.id)
+  const help = seen.placed.filter((placed) => mine(placed)).map(({ item }) => item)
+  const helped = help.map(({ id }) => id)
+  const [gives, setGives] = useState(false)
+  const { items: picked } = work.picking
   if (trouble) return <Trouble error={new Problem(trouble, 404)} />
   return (
     <div className="flex h-full flex-col">
@@ -128,7 +150,7 @@ function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; p
         <span className="flex-1" />
         <KeptSign outbox={outboxOf(person.id)} copy={copy.id} />
         <Tick ticked={follows} onTick={setFollows}>
-          Turn with them
+          Go with them
         </Tick>
         <Button
           onClick={() => live().emit('lookHere', { copy: copy.id, page: page.id })}
@@ -138,12 +160,28 @@ function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; p
         </Button>
         <ShowAtFront handout={copy.handout} copy={copy.id} page={page.id} />
         {helped.length > 0 && (
-          <Button look="quiet" onClick={() => store.take(page.id, helped)}>
-            Take help away
-          </Button>
+          <>
+            <Button look="quiet" onClick={() => setGives(true)}>
+              Give to others
+            </Button>
+            <Button look="quiet" onClick={() => store.take(page.id, helped)}>
+              Take help away
+            </Button>
+          </>
         )}
       </header>
       {talk.player}
+      {gives && (
+        <GiveHelp
+          {...{ handout: copy.handout, copy: copy.id, person }}
+          help={{
+            page: page.id,
+            items: picked.length > 0 ? picked : help,
+            bytesOf: async (name) => bytesOf(name) ?? blobAt(photoUrl(name)),
+          }}
+          onClose={() => setGives(false)}
+        />
+      )}
       <Worktop
         copy={copy}
         work={work}

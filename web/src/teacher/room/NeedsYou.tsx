@@ -39,7 +39,7 @@ export function NeedsYou(props: NeedsYouProps) {
   return (
     <aside
       aria-label="The class"
-      className="flex w-[250px] shrink-0 flex-col gap-6 overflow-y-auto border-l border-rule bg-card p-5 max-tablet:max-h-[36vh] max-tablet:w-full max-tablet:flex-row max-tablet:border-t max-tablet:border-l-0 max-tablet:[&>section]:flex-1"
+      className="flex w-[272px] shrink-0 flex-col gap-6 overflow-y-auto border-l border-rule bg-card p-5 max-tablet:max-h-[36vh] max-tablet:w-full max-tablet:flex-row max-tablet:border-t max-tablet:border-l-0 max-tablet:[&>section]:flex-1"
     >
       {children}
       <section aria-labelledby="needs-you">

@@ -16,7 +16,7 @@ import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Empty, Fetched } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
 import { useHandout } from '../handout/useHandout.ts'
-import { atWork, pageAt, sayDoing, useLastDone } from './atWork.ts'
+import { atWork, pageAt, sayDoing, touchedPages, useLastDone } from './atWork.ts'
 import { CopyCard } from './CopyCard.tsx'
 import { asGrid, asSeated } from './floor.ts'
 import { NeedsYou } from './NeedsYou.tsx'
@@ -141,6 +141,7 @@ function Inside({ handout, told, person }: { handout: HandoutWhole; told: RoomTo
                   spot={floor.spots.get(row.id)!}
                   doing={doing.get(row.id)!}
                   words={sayOf(row, at)}
+                  touched={copies.has(row.id) ? touchedPages(copies.get(row.id)!) : ''}
                   pale={pale}
                   to={to(row.id)}
                 />

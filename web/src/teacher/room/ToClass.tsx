@@ -31,7 +31,7 @@ export function ToClass({ lesson, say, rows, pages, front }: ToClassProps) {
           className="whitespace-nowrap px-2 aria-pressed:border-ochre aria-pressed:bg-ochre-soft"
           onClick={() => void say({ say: down ? 'pens up' : 'pens down' })}
         >
-          <PenOff size={17} aria-hidden="true" /> {down ? 'Pens up' : 'Pens down'}
+          <PenOff size={17} aria-hidden="true" className="shrink-0" /> {down ? 'Pens up' : 'Pens down'}
         </Button>
         <LinkButton to={front}>
           <Presentation size={17} aria-hidden="true" /> Front
@@ -41,7 +41,7 @@ export function ToClass({ lesson, say, rows, pages, front }: ToClassProps) {
           aria-expanded={open === 'look'}
           onClick={() => toggle('look')}
         >
-          <StickyNote size={17} aria-hidden="true" /> Look at
+          <StickyNote size={17} aria-hidden="true" className="shrink-0" /> Look at
         </Button>
         <Button className="px-2" aria-expanded={open === 'line'} onClick={() => toggle('line')}>
           <MessageSquareText size={17} aria-hidden="true" /> Say

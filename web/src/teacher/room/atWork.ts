@@ -1,4 +1,11 @@
-import { type AtWork, type CopyRow, type Doing, pagesNow, type WorksheetPage } from '@hand-back/core'
+import {
+  type AtWork,
+  type CopyRow,
+  type Doing,
+  isOnLayer,
+  pagesNow,
+  type WorksheetPage,
+} from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import type { RoomCopy } from './roomCopies.ts'
@@ -60,6 +67,14 @@ export function pageAt(
     pages.findIndex(({ id }) => id === page),
   )
   return { page: pages[index]!, number: index + 1 }
+}
+
+/** Which pages of a copy its students have written on: a letter for each page in order, + or -. */
+export function touchedPages({ whole, store }: RoomCopy): string {
+  const { log } = store.view.getState()
+  return pagesNow(whole.pages, log.pages)
+    .map(({ id }) => (isOnLayer(log, id, 'work') ? '+' : '-'))
+    .join('')
 }
 
 const STATES = { 'handed in': 'handed in', 'handed back': 'handed back' } as Readonly<Record<string, string>>

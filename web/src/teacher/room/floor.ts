@@ -25,7 +25,7 @@ interface Window {
 const NARROWEST = 78
 const WIDEST = 230
 /** … and below what is shown there is room for a name and what they do. */
-const NAME = 50
+const NAME = 56
 /** What is shown is so flat and so high at most, as parts of its width. */
 const SHAPES = { flattest: 0.4, highest: 1.5 }
 

@@ -8,7 +8,7 @@ import { refresh } from '../../api/queries.ts'
 import { asked } from '../asked.ts'
 
 /** Where somebody was when it was last told, and when that was, in milliseconds of this page's clock. */
-export interface Whereabout extends Pick<WhereNews, 'student' | 'page' | 'away' | 'gone'> {
+export interface Whereabout extends Pick<WhereNews, 'student' | 'page' | 'away' | 'at' | 'gone'> {
   readonly toldAt: number
   /** When something was last done there. */
   readonly doneAt: number
@@ -52,8 +52,8 @@ export function useWhereabouts(handout: string): ReadonlyMap<string, readonly Wh
     const stop = hear(socket, 'where', whereNews, (news) => {
       if (news.handout !== handout) return
       const now = Date.now()
-      const { student, page, away, gone, idle } = news
-      const told = { student, page, away, gone, toldAt: now, doneAt: now - idle }
+      const { student, page, away, at, gone, idle } = news
+      const told = { student, page, away, at, gone, toldAt: now, doneAt: now - idle }
       setWhere((before) => {
         const others = (before.get(news.copy) ?? []).filter((each) => each.student !== student)
         return new Map(before).set(news.copy, [...others, told])
