@@ -29,7 +29,7 @@ export default defineConfig({
             // A page one works on and all it needs at once are one file more, whatever else needs parts of it.
             {
               name: 'work',
-              test: /page\/(work\/WorkingPage\.tsx|device\/personOutbox\.ts|copy\/useCopy\.ts)$/,
+              test: /(page\/(work\/WorkingPage\.tsx|device\/(personOutbox\.ts|allArrived\.ts|KeptSign\.tsx)|copy\/useCopy\.ts)|ui\/TextButton\.tsx|useRecordingsLeft\.ts)$/,
               priority: 1,
             },
           ],

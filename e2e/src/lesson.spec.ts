@@ -240,3 +240,67 @@ test('the same help is given to several, and the teacher goes where a student lo
   await noor.mouse.wheel(0, 400)
   await expect.poll(top).toBeLessThan(before - 50)
 })
+
+test('the teacher writes on a page at the front: it is shown, seen on everybody’s own copy where that is wanted, and handed out afterwards', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(server, teacher, NAMES.slice(0, 2), pdf)
+  const noor = await somebody()
+  await openCopy(server, noor, lesson, 0)
+  await teacher.goto(`${server.url}/handout/${lesson.handout}/front`)
+  await button(teacher, 'These pages').click()
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await drawAt(teacher, 200)
+  await expectKept(teacher)
+  await button(teacher, 'Show at the front').click()
+  await expect(button(teacher, 'Take it off the front')).toBeVisible()
+  const projector = await teacher.context().newPage()
+  await projector.goto(`${server.url}/handout/${lesson.handout}/front/window`)
+  await expectInk(projector, { x: 300, y: 200 }, true, 'front-page')
+  await drawAt(teacher, 240)
+  await expectInk(projector, { x: 300, y: 240 }, true, 'front-page')
+  // It goes along when the page is turned, and a page more has no end.
+  await teacher.keyboard.press('PageDown')
+  await expectInk(projector, { x: 300, y: 200 }, false, 'front-page')
+  await teacher.keyboard.press('PageUp')
+  await expectInk(projector, { x: 300, y: 200 }, true, 'front-page')
+  await expect(noor.getByTestId('front-ink')).toHaveCount(0)
+
+  // Given to the class it lies over their own copies, and is no hindrance to what they write.
+  const more = async (act: RegExp) => {
+    await button(teacher, 'What becomes of it').click()
+    await teacher.getByRole('menuitem', { name: act }).click()
+  }
+  await more(/to read/)
+  const frontInk = () =>
+    noor.getByTestId('front-ink').evaluate((canvas: HTMLCanvasElement) =>
+      canvas
+        .getContext('2d')!
+        .getImageData(600, 396, 1, 9)
+        .data.some((value) => value > 0),
+    )
+  await expect.poll(frontInk).toBe(true)
+  await drawAt(noor, 200)
+  await drawAt(noor, 330)
+  await expectInk(noor, { x: 300, y: 200 })
+  await expectInk(noor, { x: 300, y: 330 })
+  await noor.keyboard.press('Control+a')
+  await noor.keyboard.press('Delete')
+  await expectInk(noor, { x: 300, y: 330 }, false)
+  expect(await frontInk()).toBe(true)
+  await button(noor, 'Hide front').click()
+  await expect(noor.getByTestId('front-ink')).toHaveCount(0)
+
+  // Afterwards: everybody gets it as it is, each to work on.
+  await more(/Hand out copies/)
+  await teacher.getByLabel('Its name').fill('As it was on Monday')
+  await button(teacher, 'Go on').click()
+  await expect(teacher.getByRole('heading', { name: 'Hand out As it was on Monday' })).toBeVisible()
+  await teacher.getByRole('button', { name: 'Hand out 2 copies' }).click()
+  await noor.goto(server.url)
+  await noor.getByRole('link', { name: /As it was on Monday/ }).click()
+  await noor.locator('main[aria-busy=false]').waitFor()
+  await drawAt(noor, 330)
+  await expectInk(noor, { x: 300, y: 330 })
+})

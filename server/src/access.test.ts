@@ -290,6 +290,12 @@ const ROUTES: Record<string, Rule> = {
     teacher: true,
   },
   'GET /copies/:copy/lesson': { path: (lesson) => `/copies/${own(lesson).copy}/lesson`, student: true },
+  'POST /boards': { path: () => '/boards', ...anyTeacher },
+  'POST /copies/:copy/to-shelf': {
+    path: (lesson) => `/copies/${own(lesson).copy}/to-shelf`,
+    body: { title: 'As it was' },
+    teacher: true,
+  },
   'PUT /handouts/:handout/seats': {
     path: (lesson) => `/handouts/${lesson.handout.id}/seats`,
     body: { tables: [] },

@@ -22,8 +22,21 @@ export const lessonTold = z.object({ now: z.number(), lesson })
 export type LessonTold = z.infer<typeof lessonTold>
 
 /** What was said to a class, as those who work on one copy are told it. */
-export const ownLessonTold = z.object({ now: z.number(), lesson: lessonOfCopy })
+export const ownLessonTold = z.object({
+  now: z.number(),
+  lesson: lessonOfCopy,
+  /** The copy of the same pages on which their teacher writes at the front, where it was given to them to read. */
+  board: z.uuid().nullable(),
+})
 export type OwnLessonTold = z.infer<typeof ownLessonTold>
+
+/** A page at the front: of a worksheet for a class, or of the pages that a hand-out has. Asked twice by one `request` it is made once. */
+export const newBoard = z.object({
+  request: z.uuid(),
+  of: z.union([z.object({ handout: z.uuid() }), z.object({ worksheet: z.uuid(), class: z.uuid() })]),
+})
+export type NewBoard = z.infer<typeof newBoard>
+export const boardOpened = z.object({ handout: z.uuid(), copy: z.uuid() })
 
 /** A day, in milliseconds: nothing is told of what was done before. */
 const LONG = 86_400_000

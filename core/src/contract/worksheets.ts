@@ -43,6 +43,9 @@ export type WorksheetWhole = z.infer<typeof worksheetWhole>
 /** A worksheet made from pages that are there already: from blank paper, a starter, another worksheet. */
 export const newWorksheet = z.object({ title: worksheetTitle, unit: unitName.default(''), sheet })
 
+/** Under what name something comes to stand on the shelf. */
+export const shelfWish = z.object({ title: worksheetTitle })
+
 /** What changed in preparation: every page's id in order, the pages that differ, and the rest where it differs. */
 export const sheetChange = z.object({
   revision: z.number().int(),

@@ -37,7 +37,8 @@ export function mayRead(
 export function mayWrite(role: Role, copy: CopyStanding, layer: Layer): boolean {
   // What is handed out to be read can be talked about too.
   if (layer === 'pins') return copy.pins
-  if (copy.way === 'read') return false
+  // What is there to be read, its teacher writes: at the front, while the class looks on.
+  if (copy.way === 'read') return role === 'teacher' && layer === 'work'
   if (role === 'student') return layer === 'work' && worksOn(copy.state)
   return layer === 'help' || (layer === 'feedback' && copy.state !== 'waiting')
 }

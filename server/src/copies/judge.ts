@@ -186,7 +186,10 @@ const belongs = (item: Item, layer: Layer, printed: ReadonlyMap<string, string>)
 function mayEver(event: PageEvent, evidence: Evidence): boolean {
   return evidence.role === 'student'
     ? event.layer === 'work' || event.layer === 'pins'
-    : event.layer !== 'work' || bringsBack(event, evidence) || laysPaper(event, evidence)
+    : event.layer !== 'work' ||
+        evidence.copy.way === 'read' ||
+        bringsBack(event, evidence) ||
+        laysPaper(event, evidence)
 }
 
 function wrong(id: string, why: string): EventFate {

@@ -183,7 +183,7 @@ export class Keeper {
         })
         if (event.layer === 'feedback' && !copy.markingBegan) of.markingBegan = true
         // Drawn without a network, ink can come before the news that the copy was opened.
-        if (event.layer === 'work' && copy.state === 'waiting') of.opened = true
+        if (event.layer === 'work' && role === 'student' && copy.state === 'waiting') of.opened = true
         return { id: event.id, fate: 'kept' as const, seq, round: copy.round }
       })
       answers.push(() => request.done(fates))

@@ -5,6 +5,7 @@ import { answering, streamed } from '../http/answering.ts'
 import { as, notHere, whoAsks } from '../http/as.ts'
 import { idIn } from '../http/ids.ts'
 import { ownWorksheet } from '../worksheets/index.ts'
+import { copyToShelf } from './copyToShelf.ts'
 import { handoutAsPdf } from './handoutAsPdf.ts'
 import { looksOf } from './looks.ts'
 import type { Made } from './made.ts'
@@ -48,6 +49,9 @@ export function formatRoutes(context: Context, pictures: Pictures): Router {
     // Asked for by its look: another look is another address.
     response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/webp').send(bytes)
   })
+  answering(router, CALLS.copyToShelf, ({ person, ids, sent }) =>
+    copyToShelf(context, person, ids.copy, sent.title),
+  )
   answering(router, CALLS.handoutLooks, ({ person, ids }) => looksOf(context.db, person.id, ids.handout))
   const pagePictures = new PagePictures(context)
   streamed(router, CALLS.pagePicture, async ({ person, ids, request, response }) => {

@@ -17,6 +17,7 @@ import {
   sendChanges,
   waitingChanges,
 } from './inUse.ts'
+import { openBoard, samePagesAs } from './openBoard.ts'
 import { handoutsOf, wholeHandout } from './queries.ts'
 import { keepSpoken, spokenFor } from './spoken.ts'
 
@@ -61,6 +62,13 @@ export function handoutRoutes(context: Context): Router {
     for (const place of left) news.closedTo([place.copy], place.student)
     tell(await membersOf(db, ids.handout))
     news.handoutChanged(ids.handout)
+    // What is written at the front is seen on copies of the same pages.
+    for (const same of await samePagesAs(db, ids.handout)) news.lessonChanged(same)
+  })
+  answering(router, CALLS.openBoard, async ({ person, sent, request }) => {
+    const opened = await openBoard(db, person.id, sent)
+    afterAnswer(request, () => void makeAhead(context, person.id, [opened.handout]))
+    return opened
   })
   answering(router, CALLS.givePages, async ({ person, ids, sent }) => {
     const { handout } = await givePages(db, person.id, ids.copy, sent)

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
-import type { LessonTold, OwnLessonTold, Pointing, Saying, SignedEvent } from '@hand-back/core'
+import type { LessonTold, OwnLessonTold, Pointing, Saying } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { sql } from 'drizzle-orm'
+import { fatesOf } from '../test/fatesOf.ts'
 import { adding } from '../test/ink.ts'
 import { firstPageOf, type Lesson, openSchool, type School, startLesson } from '../test/school.ts'
 import { until } from '../test/until.ts'
@@ -23,16 +24,6 @@ const later = ({ handout }: Lesson, by: number) =>
   school.server.context.db.execute(
     sql`UPDATE lesson SET said = jsonb_set(said, '{pensDownAt}', to_jsonb((said->>'pensDownAt')::float8 - ${by}::float8)) WHERE handout_id = ${handout.id}`,
   )
-
-async function fatesOf(
-  visitor: Visitor,
-  copy: string,
-  events: SignedEvent[] | Parameters<Visitor['keep']>[1],
-) {
-  const answer = await visitor.keep(copy, events)
-  if (!answer.ok) throw new Error(answer.why)
-  return answer.fates.map(({ fate }) => fate)
-}
 
 describe('what a teacher says to the class', () => {
   test('is told to everybody who works on it and to who comes late, a line to one to nobody else', async () => {
@@ -142,18 +133,22 @@ describe('pens down', () => {
     for (const { lesson: seen } of told) expect(seen.pensDownAt).toBe(told[0]!.lesson.pensDownAt)
     // The stroke that was under way when it was said.
     const finished = await Promise.all(
-      tablets.map(({ visitor, copy }) => fatesOf(visitor, copy, [adding(page)])),
+      tablets.map(({ visitor, copy }) => fatesOf(visitor.keep(copy, [adding(page)]))),
     )
     expect(finished.flat()).toEqual(Array.from({ length: 32 }, () => 'kept'))
     await later(lesson, 6000)
     // Devices that lie, and those that were out of reach when it was said: nothing is taken, and nothing thrown away.
     const drawn = tablets.map((tablet) => ({ ...tablet, event: adding(page) }))
-    const closed = await Promise.all(drawn.map(({ visitor, copy, event }) => fatesOf(visitor, copy, [event])))
+    const closed = await Promise.all(
+      drawn.map(({ visitor, copy, event }) => fatesOf(visitor.keep(copy, [event]))),
+    )
     expect(closed.flat()).toEqual(Array.from({ length: 32 }, () => 'closed'))
     // The teacher goes on helping.
-    expect(await fatesOf(lesson.teacher, tablets[0]!.copy, [adding(page, 'help')])).toEqual(['kept'])
+    expect(await fatesOf(lesson.teacher.keep(tablets[0]!.copy, [adding(page, 'help')]))).toEqual(['kept'])
     await say(lesson, { say: 'pens up' })
-    const taken = await Promise.all(drawn.map(({ visitor, copy, event }) => fatesOf(visitor, copy, [event])))
+    const taken = await Promise.all(
+      drawn.map(({ visitor, copy, event }) => fatesOf(visitor.keep(copy, [event]))),
+    )
     expect(taken.flat()).toEqual(Array.from({ length: 32 }, () => 'kept'))
     expect(strange).toEqual([])
     for (const { visitor } of tablets) visitor.leave()
@@ -166,9 +161,9 @@ describe('pens down', () => {
     await say(lesson, { say: 'pens down' })
     await later(lesson, 30 * 60_000)
     const event = adding(page)
-    expect(await fatesOf(visitor, copy, [event])).toEqual(['closed'])
+    expect(await fatesOf(visitor.keep(copy, [event]))).toEqual(['closed'])
     await later(lesson, 31 * 60_000)
-    expect(await fatesOf(visitor, copy, [event])).toEqual(['kept'])
+    expect(await fatesOf(visitor.keep(copy, [event]))).toEqual(['kept'])
   })
 })
 

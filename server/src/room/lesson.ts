@@ -8,10 +8,10 @@ import {
   Refused,
   type Saying,
 } from '@hand-back/core'
-import { and, eq, inArray, sql } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import type { Context } from '../context.ts'
 import type { Queries } from '../db/connect.ts'
-import { copies, lessons } from '../db/schema.ts'
+import { lessons } from '../db/schema.ts'
 import { ownHandout } from '../handouts/index.ts'
 
 /** What was said to the class that works on a hand-out. */
@@ -43,11 +43,12 @@ export async function say(
   return { now: now(), lesson: told }
 }
 
+/** Copies of this hand-out can be named, and what its class has to read: pages written on at the front. */
 async function refuseStrangers(db: Queries, handoutId: string, named: ReadonlySet<string>): Promise<void> {
   if (named.size === 0) return
-  const own = await db
-    .select({ id: copies.id })
-    .from(copies)
-    .where(and(eq(copies.handoutId, handoutId), inArray(copies.id, [...named])))
-  if (own.length < named.size) throw new Refused('These are not copies of this hand-out.', 422)
+  const { rows } = await db.execute(sql`
+    SELECT c.id FROM copy c JOIN handout h ON h.id = c.handout_id JOIN handout own ON own.id = ${handoutId}
+    WHERE c.id = ANY(${sql.param([...named])}::uuid[])
+      AND (h.id = own.id OR (h.way = 'read' AND h.class_id = own.class_id))`)
+  if (rows.length < named.size) throw new Refused('These are not copies of this hand-out.', 422)
 }

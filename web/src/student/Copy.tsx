@@ -71,7 +71,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
         over={
           parts &&
           ((page, view, pages, turnTo) => (
-            <parts.PointedOut {...{ copy, pages, page, view }} onTurn={turnTo} />
+            <parts.PointedOut {...{ copy, person, pages, page, view }} onTurn={turnTo} />
           ))
         }
       >

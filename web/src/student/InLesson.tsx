@@ -4,9 +4,10 @@ import { TimeLeft } from '../lesson/TimeLeft.tsx'
 import type { CopyStore } from '../page/copy/copyStore.ts'
 import { Button } from '../ui/Button.tsx'
 import { BesideSign } from './BesideSign.tsx'
+import { useFrontSeen } from './BoardInk.tsx'
 import { HandUp } from './HandUp.tsx'
 import { useHere } from './useHere.ts'
-import { useHearLesson, useOwnLesson, usePensDown, useShownPage } from './useOwnLesson.ts'
+import { useHearLesson, useOwnBoard, useOwnLesson, usePensDown, useShownPage } from './useOwnLesson.ts'
 
 export { PointedOut } from './PointedOut.tsx'
 export { Said } from './Said.tsx'
@@ -31,6 +32,8 @@ export function InLesson(props: InLessonProps) {
   useHere(copy.id, copy.handout, page, store)
   useHearLesson(copy.id, copy.handout)
   const lesson = useOwnLesson(copy.id)
+  const board = useOwnBoard(copy.id)
+  const { seen } = useFrontSeen()
   usePensDown(worksOn(state) ? lesson : undefined, onRests)
   useShownPage(lesson, pages, page, onLookHere)
   useEffect(() => () => onRests(false), [onRests])
@@ -41,6 +44,11 @@ export function InLesson(props: InLessonProps) {
       {hidesHelp !== undefined && (
         <Button look="quiet" large onClick={() => onHideHelp(!hidesHelp)}>
           {hidesHelp ? 'Show help' : 'Hide help'}
+        </Button>
+      )}
+      {board !== null && (
+        <Button look="quiet" large onClick={() => useFrontSeen.setState({ seen: !seen })}>
+          {seen ? 'Hide front' : 'Show front'}
         </Button>
       )}
       {copy.way !== 'read' && <HandUp copy={copy.id} state={state} />}

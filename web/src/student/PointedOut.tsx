@@ -1,12 +1,15 @@
-import type { CopyWhole, WorksheetPage } from '@hand-back/core'
+import type { CopyWhole, Person, WorksheetPage } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
 import { PointedAt, usePointedAt } from '../lesson/PointedAt.tsx'
 import type { View } from '../page/view/view.ts'
 import { Button } from '../ui/Button.tsx'
+import { BoardInk, useFrontSeen } from './BoardInk.tsx'
 import { lookingAt } from './seenPlace.ts'
+import { useOwnBoard } from './useOwnLesson.ts'
 
 interface PointedOutProps {
   copy: CopyWhole
+  person: Person
   pages: readonly WorksheetPage[]
   page: string
   view: View
@@ -14,7 +17,10 @@ interface PointedOutProps {
 }
 
 /** Where the teacher points; on another page: the way there. Notes what one sees of the page, too. */
-export function PointedOut({ copy, pages, page, view, onTurn }: PointedOutProps) {
+export function PointedOut({ copy, person, pages, page, view, onTurn }: PointedOutProps) {
+  const board = useOwnBoard(copy.id)
+  const { seen } = useFrontSeen()
+  const shown = pages.find(({ id }) => id === page)
   const spots = usePointedAt(copy.handout, copy.id)
   const place = useRef<HTMLSpanElement>(null)
   useEffect(() => {
@@ -31,6 +37,7 @@ export function PointedOut({ copy, pages, page, view, onTurn }: PointedOutProps)
   return (
     <>
       <span ref={place} hidden />
+      {board && seen && shown && <BoardInk {...{ board, person, view }} page={shown} />}
       <PointedAt spots={spots} page={page} view={view} />
       {elsewhere !== undefined && elsewhere !== page && number > 0 && (
         <span className="pointer-events-auto absolute top-3 left-3">

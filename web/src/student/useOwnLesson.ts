@@ -20,6 +20,9 @@ const ownLesson = (copy: string) =>
 /** What was said to the class, as far as this copy is told. */
 export const useOwnLesson = (copy: string): LessonOfCopy | undefined => useQuery(ownLesson(copy)).data?.lesson
 
+/** The copy on which their teacher writes at the front, where it has the pages of this one. */
+export const useOwnBoard = (copy: string): string | null => useQuery(ownLesson(copy)).data?.board ?? null
+
 /** Listens to what is said to the class: as it is said, and once more whenever something may have been missed. */
 export function useHearLesson(copy: string, handout: string): void {
   useEffect(() => {

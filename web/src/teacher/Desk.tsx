@@ -76,12 +76,14 @@ function HandoutRow({ handout, main }: { handout: HandoutCard; main: boolean }) 
         </h2>
         <p className="text-ink-soft">
           {className}
-          {by !== null && ` · handed out by ${by}`} · {states.length}{' '}
-          {states.length === 1 ? 'copy' : 'copies'} · {due}
+          {by !== null && ` · handed out by ${by}`} ·{' '}
+          {handout.way === 'read' ? 'to read' : `${states.length} ${states.length === 1 ? 'copy' : 'copies'}`}{' '}
+          · {due}
         </p>
         <p className="mt-1.5 flex flex-wrap gap-x-5 gap-y-1">
           {SHOWN.map(
             (state) =>
+              handout.way !== 'read' &&
               howMany(states, state) > 0 && (
                 <StateTag key={state} state={state} count={howMany(states, state)} />
               ),

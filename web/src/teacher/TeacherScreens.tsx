@@ -42,6 +42,8 @@ const FrontWindow = lazy(async () => ({
   default: (await importAgain(() => import('./front/FrontWindow.tsx'))).FrontWindow,
 }))
 
+const Board = lazy(async () => ({ default: (await importAgain(() => import('./board/Board.tsx'))).Board }))
+
 /** A teacher's screens: most within the frame, marking and preparing with the whole window. */
 export default function TeacherScreens({ person }: { person: Person }) {
   useLetterSize(person)
@@ -81,6 +83,14 @@ export default function TeacherScreens({ person }: { person: Person }) {
         element={
           <Suspense fallback={<Loading />}>
             <AtTheFront person={person} />
+          </Suspense>
+        }
+      />
+      <Route
+        path="/handout/:handout/board"
+        element={
+          <Suspense fallback={<Loading />}>
+            <Board person={person} />
           </Suspense>
         }
       />

@@ -24,7 +24,8 @@ import {
   moreQuestions,
   rubricChosen,
 } from '../marking.ts'
-import { lessonTold, roomTold } from '../room.ts'
+import { boardOpened, lessonTold, newBoard, roomTold } from '../room.ts'
+import { shelfWish, worksheetWhole } from '../worksheets.ts'
 
 // Handing out, and what a teacher does with the copies of a hand-out.
 
@@ -72,3 +73,7 @@ export const keepSeats = putting('teacher', '/handouts/:handout/seats', seatingP
 export const lesson = reading('teacher', '/handouts/:handout/lesson', lessonTold)
 /** Says something to everybody who works on it, or to some. */
 export const say = doing('teacher', '/handouts/:handout/lesson', saying, lessonTold)
+/** Opens pages to write on at the front: a copy to read that nobody has yet. */
+export const openBoard = making('teacher', '/boards', newBoard, boardOpened)
+/** Puts a copy as it is on the shelf, as a worksheet. */
+export const copyToShelf = making('teacher', '/copies/:copy/to-shelf', shelfWish, worksheetWhole)

@@ -115,7 +115,9 @@ export function WorkingPage(props: WorkingPageProps) {
       placed.layer === 'work' && (touchAll || placed.author === person.id) && lies(placed.item),
     [person.id, touchAll, lies],
   )
-  const works = worksOn(state) && copy.way !== 'read' && mayWriteOn(person.id, page.id, copy.owners)
+  // What is there to be read, its teacher writes.
+  const takes = copy.way === 'read' ? person.role === 'teacher' : worksOn(state)
+  const works = takes && mayWriteOn(person.id, page.id, copy.owners)
   const writes = works && !rests
   const turn = useCallback((by: number) => turnTo(index + by), [turnTo, index])
   /** Going through what came back, and the piece of it that is shown. */

@@ -2,9 +2,9 @@ import type { Box, Front, HandoutWhole, Lesson, Person } from '@hand-back/core'
 import { ExternalLink } from 'lucide-react'
 import { useState } from 'react'
 import { useParams } from 'react-router'
-import { SEAT } from '../../seat.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Empty, Fetched } from '../../ui/Notice.tsx'
+import { BoardChoice } from '../board/BoardChoice.tsx'
 import { useHandout } from '../handout/useHandout.ts'
 import { useRoomCopies } from '../room/roomCopies.ts'
 import { type Say, useLesson, useSay } from '../room/useLesson.ts'
@@ -12,10 +12,10 @@ import { useWindow } from '../room/useWindow.ts'
 import { ChooseFront } from './ChooseFront.tsx'
 import { FrontHand } from './FrontHand.tsx'
 import { FrontSheets } from './FrontSheets.tsx'
-import { frontChanged, shownCopies } from './frontAs.ts'
+import { frontChanged, shownCopies, shownIds } from './frontAs.ts'
+import { openFrontWindow } from './openFrontWindow.ts'
 import { ShownCopyRow } from './ShownCopyRow.tsx'
 import { useFrontPages } from './useFrontPages.ts'
-import { useShownRows } from './useShownRows.ts'
 
 /** What the class sees at the front: chosen, pointed at, taken off. */
 export function AtTheFront({ person }: { person: Person }) {
@@ -46,7 +46,7 @@ function Inside({ handout, lesson, say, person }: InsideProps) {
   const { front, invited } = lesson
   const rows = handout.copies.filter(({ withdrawn }) => !withdrawn)
   const pages = useFrontPages(rows)
-  const copies = useRoomCopies(useShownRows(handout.copies, front), person)
+  const copies = useRoomCopies(shownIds(front), person)
   const [cuts, setCuts] = useState<string>()
   const [ref, room] = useWindow()
   const show = (to: Front | null) => void say({ say: 'show', front: to })
@@ -106,6 +106,7 @@ function Inside({ handout, lesson, say, person }: InsideProps) {
               )
             )
           })}
+          <BoardChoice handout={handout} />
           {front && (
             <p className="text-ink-soft text-sm">
               Press on the page to point.{' '}
@@ -116,11 +117,4 @@ function Inside({ handout, lesson, say, person }: InsideProps) {
       </div>
     </div>
   )
-}
-
-/** One window, however often it is asked for. */
-function openFrontWindow(handout: string): void {
-  window
-    .open(`${SEAT}/handout/${handout}/front/window`, `front ${handout}`, 'popup,width=1280,height=720')
-    ?.focus()
 }

@@ -6,8 +6,8 @@ import { useRoomCopies } from '../room/roomCopies.ts'
 import { useLesson } from '../room/useLesson.ts'
 import { useWindow } from '../room/useWindow.ts'
 import { FrontSheets } from './FrontSheets.tsx'
+import { shownIds } from './frontAs.ts'
 import { useFrontPages } from './useFrontPages.ts'
-import { useShownRows } from './useShownRows.ts'
 
 /** The window for the projector: nothing but what is shown. */
 export function FrontWindow({ person }: { person: Person }) {
@@ -19,7 +19,7 @@ export function FrontWindow({ person }: { person: Person }) {
 function Window({ handout, person }: { handout: HandoutWhole; person: Person }) {
   const lesson = useLesson(handout.id)
   const front = lesson.data?.lesson.front ?? null
-  const copies = useRoomCopies(useShownRows(handout.copies, front), person)
+  const copies = useRoomCopies(shownIds(front), person)
   const pages = useFrontPages(handout.copies)
   const [ref, room] = useWindow()
   return (

@@ -4,6 +4,9 @@ import type { Front, ShownCopy } from '@hand-back/core'
 export const shownCopies = (front: Front | null): readonly ShownCopy[] =>
   front?.what === 'copies' ? front.copies : []
 
+/** The same, to be followed. */
+export const shownIds = (front: Front | null) => shownCopies(front).map(({ copy }) => ({ id: copy }))
+
 /** Copies at the front; of none nothing is shown. */
 export const frontOf = (copies: readonly ShownCopy[]): Front | null =>
   copies.length === 0 ? null : { what: 'copies', copies: [...copies] }

@@ -94,7 +94,11 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
             <ScanLine size={18} aria-hidden="true" /> From paper
           </Button>
         )}
-        {handout.way !== 'read' && <LinkButton to={`/handout/${id}/room`}>In the room</LinkButton>}
+        {handout.way === 'read' ? (
+          <LinkButton to={`/handout/${id}/board`}>At the front</LinkButton>
+        ) : (
+          <LinkButton to={`/handout/${id}/room`}>In the room</LinkButton>
+        )}
         {marked.length > 0 && (
           <Button
             look={marked.length === toMark.length ? 'back' : 'plain'}

@@ -1,4 +1,4 @@
-import type { CopyRow, CopyWhole, Person } from '@hand-back/core'
+import type { CopyWhole, Person } from '@hand-back/core'
 import { useEffect, useState } from 'react'
 import { z } from 'zod'
 import { hear, live } from '../../api/live.ts'
@@ -16,9 +16,12 @@ export interface RoomCopy {
 const AT_ONCE = 4
 
 /** Follows copies, each with all that is in it, a few at a time. They are let go with the screen. */
-export function useRoomCopies(rows: readonly CopyRow[], person: Person): ReadonlyMap<string, RoomCopy> {
+export function useRoomCopies(
+  wanted: readonly { readonly id: string }[],
+  person: Person,
+): ReadonlyMap<string, RoomCopy> {
   const [copies, setCopies] = useState<ReadonlyMap<string, RoomCopy>>(new Map())
-  const ids = rows.map(({ id }) => id).join(' ')
+  const ids = wanted.map(({ id }) => id).join(' ')
   useEffect(() => {
     let gone = false
     const opened: Opened[] = []

@@ -9,6 +9,7 @@ import { Dialog } from '../../ui/Dialog.tsx'
 import { INPUT } from '../../ui/Field.tsx'
 import { MoreMenu } from '../../ui/MoreMenu.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
+import { BoardForClass } from '../board/BoardForClass.tsx'
 import { FirstPage } from './FirstPage.tsx'
 
 /** Runs a change of the shelf and shows it. */
@@ -28,6 +29,7 @@ export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; unit
   const { id, title, pageCount, timesHandedOut, archived } = worksheet
   const [filing, setFiling] = useState(false)
   const [printing, setPrinting] = useState(false)
+  const [atFront, setAtFront] = useState(false)
   const away = () => ask(CALLS.archiveWorksheet, { worksheet: id })
   const back = () => ask(CALLS.bringBackWorksheet, { worksheet: id })
   const putAway = async () => {
@@ -77,6 +79,7 @@ export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; unit
             <MoreMenu
               label={`More with ${title}`}
               acts={[
+                { words: 'At the front …', act: () => setAtFront(true) },
                 { words: 'Print', act: () => setPrinting(true) },
                 { words: 'Duplicate', act: () => void again() },
                 { words: 'Its unit …', act: () => setFiling(true) },
@@ -94,6 +97,7 @@ export function ShelfCard({ worksheet, units }: { worksheet: WorksheetCard; unit
           onClose={() => setPrinting(false)}
         />
       )}
+      {atFront && <BoardForClass worksheet={id} onClose={() => setAtFront(false)} />}
       {filing && <UnitDialog worksheet={worksheet} units={units} onClose={() => setFiling(false)} />}
     </li>
   )
