@@ -304,3 +304,69 @@ test('the teacher writes on a page at the front: it is shown, seen on everybodyâ
   await drawAt(noor, 330)
   await expectInk(noor, { x: 300, y: 330 })
 })
+
+test('in a shared copy each finds their part, sees whose pen writes, and is told what happened meanwhile', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const lesson = await prepareLesson(server, teacher, NAMES.slice(0, 2), pdf, false)
+  const answer = await teacher.request.post(`${server.url}/api/handouts`, {
+    data: {
+      request: crypto.randomUUID(),
+      worksheet: lesson.worksheet,
+      classes: [{ class: lesson.classId, way: 'all' }],
+      ...{ opensAt: null, dueAt: null, directions: '', spoken: null, counts: true },
+    },
+    headers: { origin: server.url },
+  })
+  const [handout] = (await answer.json()).handouts
+  const whole = await (await teacher.request.get(`${server.url}/api/handouts/${handout}`)).json()
+  const copy: string = whole.copies[0].id
+  const shared = { ...lesson, students: lesson.students.map((student) => ({ ...student, copy })) }
+  const [noor, emre] = [await somebody(), await somebody()]
+  await openCopy(server, noor, shared, 0)
+  await openCopy(server, emre, shared, 1)
+
+  // The teacher gives Emre a part of page 2.
+  await teacher.goto(`${server.url}/handout/${handout}/room/${copy}`)
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  await teacher.keyboard.press('PageDown')
+  await expect(teacher.getByText('page 2 of 2')).toBeVisible()
+  await button(teacher, 'Parts').click()
+  const [from, to] = await Promise.all([
+    onScreen(teacher, { x: 100, y: 150 }),
+    onScreen(teacher, { x: 400, y: 300 }),
+  ])
+  await teacher.mouse.move(from.x, from.y)
+  await teacher.mouse.down()
+  await teacher.mouse.move(to.x, to.y, { steps: 4 })
+  await teacher.mouse.up()
+  await teacher.getByLabel('Emre Farrant').check()
+  await button(teacher, 'Give it').click()
+  // Drawing round a part writes nothing.
+  await expect(button(teacher, 'Undo')).toBeDisabled()
+  await expect(emre.getByText('Your part is on')).toBeVisible()
+  await expect(noor.getByText('Your part is on')).toHaveCount(0)
+  await emre.getByRole('status').getByRole('button', { name: 'page 2' }).click()
+  await expect(emre.getByText('Yours', { exact: true })).toBeVisible()
+  await noor.keyboard.press('PageDown')
+  await expect(noor.getByText('Emre Farrant', { exact: true })).toBeVisible()
+
+  // A name at the pen that writes now, and no name at one's own.
+  await drawAt(emre, 200)
+  await expect(noor.getByTestId('pen-name')).toHaveText('Emre')
+  await expect(emre.getByTestId('pen-name')).toHaveCount(0)
+  await expect(noor.getByTestId('pen-name')).toHaveCount(0)
+
+  // Away, and back.
+  await noor.getByRole('link', { name: 'My tray' }).click()
+  const closed = () =>
+    server.rows('SELECT 1 FROM copy_member WHERE copy_id = $1 AND read_seq IS NOT NULL', [copy])
+  await expect.poll(closed).toHaveLength(1)
+  await drawAt(emre, 250)
+  await expectKept(emre)
+  await noor.goto(`${server.url}/copy/${copy}`)
+  await expect(noor.getByText('While you were away:')).toContainText('Emre Farrant on page 2')
+  await button(noor, 'Got it').click()
+  await expect(noor.getByText('While you were away:')).toHaveCount(0)
+})

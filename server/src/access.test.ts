@@ -226,7 +226,9 @@ const ROUTES: Record<string, Rule> = {
     body: { set: null },
     teacher: true,
   },
+  'GET /copies/:copy/meanwhile': { path: (lesson) => `/copies/${own(lesson).copy}/meanwhile`, student: true },
   // Only a shared copy has pages to give; its own test says who may.
+  'PUT /copies/:copy/parts': { path: (lesson) => `/copies/${own(lesson).copy}/parts`, body: [] },
   'PUT /copies/:copy/owners': { path: (lesson) => `/copies/${own(lesson).copy}/owners` },
   'PUT /spoken/:spoken': { path: () => `/spoken/${randomUUID()}`, ...anyTeacher },
   'GET /spoken/:spoken': { path: () => `/spoken/${randomUUID()}` },

@@ -3,6 +3,7 @@ import { way } from '../handout/plan.ts'
 import { COPY_STATES } from '../handout/state.ts'
 import { LONGEST_RECORDING } from '../kinds/spokenSeconds.ts'
 import { rubric } from '../marks/rubric.ts'
+import { box } from '../worksheet/box.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 import { question } from '../worksheet/sheet.ts'
 
@@ -35,6 +36,16 @@ export type SpokenDirection = z.infer<typeof spokenDirection>
 /** To whom the pages of a shared copy are given; a page that is not named is everybody's. */
 export const pageOwners = z.record(z.uuid(), z.array(z.uuid()).max(1000))
 export type PageOwners = z.infer<typeof pageOwners>
+
+/** A part of a page of a shared copy, and to whom it was given: marked, so that each finds theirs. */
+export const pagePart = z.object({ page: z.uuid(), box, students: z.array(z.uuid()).min(1).max(1000) })
+export type PagePart = z.infer<typeof pagePart>
+/** All parts of a copy that were given to somebody. */
+export const pageParts = z.array(pagePart).max(500)
+
+/** What others did in a shared copy since a student left it: who, and on which pages. */
+export const meanwhile = z.array(z.object({ student: z.uuid(), pages: z.array(z.uuid()) }))
+export type Meanwhile = z.infer<typeof meanwhile>
 
 /** The rounds that came back without their marks; a device may know a copy from a time when this was not told. */
 const withoutMarks = z.array(z.number()).readonly().default([])
@@ -74,6 +85,8 @@ export const copyWhole = z.object({
   longestVoice: longestVoice.default(USUAL_VOICE_SECONDS),
   longestFilm: longestFilm.default(USUAL_FILM_SECONDS),
   owners: pageOwners,
+  /** A device may know a copy from a time when this was not told. */
+  parts: pageParts.default([]),
   /** Pages that were added or changed after it was handed out, and when. */
   changes: z.array(z.object({ page: z.uuid(), what: z.enum(['new', 'changed']), at: z.number() })),
   state: copyState,

@@ -6,6 +6,7 @@ import { answering } from '../http/answering.ts'
 import { standingOf } from '../news.ts'
 import { cameBackOn } from './cameBack.ts'
 import { giveMarks, handBackMany } from './handBack.ts'
+import { meanwhileIn } from './meanwhile.ts'
 import { copyFor } from './place.ts'
 import { readWholeLog } from './readLog.ts'
 import { steps, takeStep } from './standing.ts'
@@ -20,6 +21,7 @@ export function copyRoutes(context: Context): Router {
     const back = await cameBackOn(db, tray)
     return tray.map((entry) => ({ ...entry, back: back.get(entry.copy) ?? null }))
   })
+  answering(router, CALLS.meanwhile, ({ person, ids }) => meanwhileIn(db, person, ids.copy))
   answering(router, CALLS.copy, ({ person, ids }) => wholeCopy(db, person, ids.copy))
 
   /** Everything that was ever done to a copy, as far as this person may read it. */

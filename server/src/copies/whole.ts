@@ -3,6 +3,7 @@ import {
   dueOf,
   isForSet,
   nameOf,
+  type PagePart,
   type Person,
   printedFor,
   questionsOn,
@@ -13,7 +14,7 @@ import {
 import { asc, eq, sql } from 'drizzle-orm'
 import type { Queries } from '../db/connect.ts'
 import { NUMBER_OF_COPY, numberedName, withoutNames } from '../db/hiddenNames.ts'
-import { handoutChanges, handouts, worksheetVersions } from '../db/schema.ts'
+import { copies, handoutChanges, handouts, worksheetVersions } from '../db/schema.ts'
 import { asSent } from '../papers/index.ts'
 import { pagesOf } from '../worksheets/index.ts'
 import { type CopyRecord, copyFor, ownersIn } from './place.ts'
@@ -50,6 +51,7 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
     longestVoice: handout!.longestVoice,
     longestFilm: handout!.longestFilm,
     owners: ownersIn(copy),
+    parts: await partsOf(db, copy),
     state: copy.state,
     round: copy.round,
     goFor: copy.goFor,
@@ -63,6 +65,15 @@ export async function wholeCopy(db: Queries, person: Person, id: string): Promis
       pages.map((page) => page.id),
     ),
   }
+}
+
+/** The parts of its pages that were given to some who share it still. */
+async function partsOf(db: Queries, { id, members }: CopyRecord): Promise<PagePart[]> {
+  const [row] = await db.select({ parts: copies.parts }).from(copies).where(eq(copies.id, id))
+  return (row?.parts ?? []).flatMap((part) => {
+    const students = part.students.filter((student) => members.some((member) => member.id === student))
+    return students.length > 0 ? [{ ...part, students }] : []
+  })
 }
 
 /** What a copy is called for its teacher while names are hidden; nothing while they are shown. */

@@ -5,6 +5,7 @@ import {
   type HandoutChanges,
   type PageChanges,
   type PageOwners,
+  type PagePart,
   pagesFor,
   Refused,
 } from '@hand-back/core'
@@ -203,6 +204,30 @@ export async function giveToJoiners(
     .from(handouts)
     .where(and(eq(handouts.classId, classId), eq(handouts.wholeClass, true), isNull(handouts.withdrawnAt)))
   for (const handout of out) await giveTo(tx, handout, students)
+}
+
+/** Gives parts of pages of a shared copy to some who share it; those who do not share it get none. Throws `Refused`. */
+export async function giveParts(
+  db: Database,
+  teacherId: string,
+  copyId: string,
+  wished: readonly PagePart[],
+): Promise<{ handout: string }> {
+  return db.transaction(async (tx) => {
+    const [copy] = await tx.select().from(copies).where(eq(copies.id, copyId))
+    if (!copy?.name) throw notHere()
+    await ownHandout(tx, teacherId, copy.handoutId)
+    const members = await tx
+      .select({ id: copyMembers.studentId })
+      .from(copyMembers)
+      .where(and(eq(copyMembers.copyId, copyId), isNull(copyMembers.leftAt)))
+    const shares = new Set(members.map(({ id }) => id))
+    const parts = wished
+      .map((part) => ({ ...part, students: part.students.filter((id) => shares.has(id)) }))
+      .filter(({ students }) => students.length > 0)
+    await tx.update(copies).set({ parts }).where(eq(copies.id, copyId))
+    return { handout: copy.handoutId }
+  })
 }
 
 /** Changes what is other for one copy than for the rest of its hand-out. Throws `Refused`. */

@@ -11,6 +11,7 @@ import {
   changeSet,
   copiesOf,
   givePages,
+  giveParts,
   giveToMore,
   leaveCopy,
   membersOf,
@@ -72,6 +73,10 @@ export function handoutRoutes(context: Context): Router {
   })
   answering(router, CALLS.givePages, async ({ person, ids, sent }) => {
     const { handout } = await givePages(db, person.id, ids.copy, sent)
+    news.handoutChanged(handout)
+  })
+  answering(router, CALLS.giveParts, async ({ person, ids, sent }) => {
+    const { handout } = await giveParts(db, person.id, ids.copy, sent)
     news.handoutChanged(handout)
   })
   answering(router, CALLS.changeCopy, async ({ person, ids, sent }) => {

@@ -14,7 +14,7 @@ import type { Request } from 'express'
 import type { Socket } from 'socket.io'
 import { z } from 'zod'
 import type { Context } from '../context.ts'
-import { copyFor, type Keeper, readLog } from '../copies/index.ts'
+import { copyFor, type Keeper, noteLeaving, readLog } from '../copies/index.ts'
 import { ownHandout } from '../handouts/index.ts'
 import { Allowance } from '../http/allowance.ts'
 import { notHere } from '../http/as.ts'
@@ -89,7 +89,12 @@ function answerDevice(live: Live, device: Device, context: Context, keeper: Keep
   const person = device.data.person as Person
   void device.join([rooms.person(person.id), rooms.session((device.request as Request).sessionID)])
   limitMessages(device, person.id)
-  const whereabouts = new Whereabouts(live, device)
+  const whereabouts = new Whereabouts(live, device, (copy) => {
+    if (person.role !== 'student') return
+    noteLeaving(db, person.id, copy).catch((error) =>
+      context.log.warn({ cause: causeOf(error) }, 'leaving not noted'),
+    )
+  })
 
   device.on('follow', (request, answer) =>
     answering(context, answer, async () => {

@@ -27,14 +27,17 @@ const A_MOMENT = 500
 export class Whereabouts {
   readonly #live: Live
   readonly #device: Device
+  readonly #onLeft: (copy: string) => void
   readonly #person: Person
   /** The copies that this device follows, with their hand-outs. */
   readonly #follows = new Map<string, string>()
   /** Those at which its teacher says to be. */
   readonly #beside = new Set<string>()
 
-  constructor(live: Live, device: Device) {
+  /** `onLeft` is told of copies that are not open there any more. */
+  constructor(live: Live, device: Device, onLeft: (copy: string) => void) {
     this.#live = live
+    this.#onLeft = onLeft
     this.#device = device
     this.#person = device.data.person as Person
     device.on('here', (news) => {
@@ -73,6 +76,7 @@ export class Whereabouts {
     const wasBeside = this.#beside.delete(copy)
     this.#follows.delete(copy)
     if (handout === undefined) return
+    this.#onLeft(copy)
     const later = () => {
       if (this.#follows.has(copy)) return
       if (this.#person.role === 'student') this.#tellWhere(copy, handout, GONE)

@@ -108,7 +108,9 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
               />
             </header>
             <Standing state={state} round={round} goFor={goFor} copy={copy} log={log} />
-            {parts && <parts.Said copy={copy} pages={pages} rests={rests} />}
+            {parts && (
+              <parts.Said {...{ copy, person, pages, rests, page: pages[index]!.id }} onTurn={turnTo} />
+            )}
           </>
         )}
       </WorkingPage>

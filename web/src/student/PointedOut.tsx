@@ -1,5 +1,7 @@
 import type { CopyWhole, Person, WorksheetPage } from '@hand-back/core'
 import { useEffect, useRef } from 'react'
+import { PartsMarked } from '../lesson/PartsMarked.tsx'
+import { PensHere, usePens } from '../lesson/PensHere.tsx'
 import { PointedAt, usePointedAt } from '../lesson/PointedAt.tsx'
 import type { View } from '../page/view/view.ts'
 import { Button } from '../ui/Button.tsx'
@@ -18,6 +20,7 @@ interface PointedOutProps {
 
 /** Where the teacher points; on another page: the way there. Notes what one sees of the page, too. */
 export function PointedOut({ copy, person, pages, page, view, onTurn }: PointedOutProps) {
+  const pens = usePens(copy, person.id)
   const board = useOwnBoard(copy.id)
   const { seen } = useFrontSeen()
   const shown = pages.find(({ id }) => id === page)
@@ -38,6 +41,8 @@ export function PointedOut({ copy, person, pages, page, view, onTurn }: PointedO
     <>
       <span ref={place} hidden />
       {board && seen && shown && <BoardInk {...{ board, person, view }} page={shown} />}
+      <PartsMarked {...{ copy, page, view }} self={person.id} />
+      <PensHere {...{ copy, pens, page, view }} />
       <PointedAt spots={spots} page={page} view={view} />
       {elsewhere !== undefined && elsewhere !== page && number > 0 && (
         <span className="pointer-events-auto absolute top-3 left-3">

@@ -2,7 +2,7 @@ import { type ComponentType, useEffect, useState } from 'react'
 import { importAgain } from './importAgain.ts'
 import { saySentence } from './notices.ts'
 
-interface Closes {
+export interface Closes {
   onClose: () => void
 }
 

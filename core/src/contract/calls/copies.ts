@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { attachmentArrived } from '../attachments.ts'
 import { bytes, doing, nothing, putting, reading, streaming } from '../call.ts'
-import { copyStanding, copyWhole, trayEntry } from '../copies.ts'
+import { copyStanding, copyWhole, meanwhile as meanwhileTold, trayEntry } from '../copies.ts'
 import { formulaAsked, formulaDrawn } from '../formulas.ts'
 import { keptEvents } from '../live.ts'
 import { handDown, ownHand, ownLessonTold } from '../room.ts'
@@ -35,5 +35,7 @@ export const drawFormula = doing('anybody', '/formulas', formulaAsked, formulaDr
 export const putHandUp = doing('student', '/copies/:copy/hand-up', nothing, nothing)
 export const takeHandDown = doing('anybody', '/copies/:copy/hand-down', handDown, nothing)
 export const hand = reading('student', '/copies/:copy/hand', ownHand)
+/** What others did in a shared copy since one left it. */
+export const meanwhile = reading('student', '/copies/:copy/meanwhile', meanwhileTold)
 /** What was said to the class that works on it. */
 export const ownLesson = reading('student', '/copies/:copy/lesson', ownLessonTold)

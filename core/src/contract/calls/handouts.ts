@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { saying } from '../../room/saying.ts'
 import { seatingPlan } from '../../room/seatingPlan.ts'
 import { bytes, changing, doing, dropping, making, nothing, putting, reading, streaming } from '../call.ts'
-import { copyStanding, pageOwners } from '../copies.ts'
+import { copyStanding, pageOwners, pageParts } from '../copies.ts'
 import {
   copyChange,
   copySet,
@@ -55,6 +55,8 @@ export const handoutLooks = reading('teacher', '/handouts/:handout/looks', hando
 /** A page of a copy drawn small, as its teacher sees it (JPEG); `of`, behind the address, is its look. */
 export const pagePicture = streaming('file', reading('teacher', '/copies/:copy/pages/:page/picture', bytes))
 export const givePages = putting('teacher', '/copies/:copy/owners', pageOwners, nothing)
+/** Gives parts of the pages of a shared copy to some who share it. */
+export const giveParts = putting('teacher', '/copies/:copy/parts', pageParts, nothing)
 export const changeCopy = changing('teacher', '/copies/:copy', copyChange, nothing)
 export const leaveCopy = dropping('teacher', '/copies/:copy/students/:student', nothing, nothing)
 export const changeSet = putting('teacher', '/copies/:copy/set', copySet, nothing)

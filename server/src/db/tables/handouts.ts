@@ -3,6 +3,7 @@ import {
   type Deal,
   type GoWish,
   type Lesson,
+  type PagePart,
   type Rubric,
   type SeatingPlan,
   USUAL_FILM_SECONDS,
@@ -140,6 +141,8 @@ export const copies = pgTable(
     /** A date of its own; null: that of the hand-out. */
     dueAt: moment('due_at'),
     withdrawnAt: moment('withdrawn_at'),
+    /** Parts of its pages that were given to some who share it. */
+    parts: jsonb().$type<readonly PagePart[]>().notNull().default([]),
     /** What its log and its attachments take. */
     bytes: bigint({ mode: 'number' }).notNull().default(0),
   },
@@ -168,6 +171,8 @@ export const copyMembers = pgTable(
     /** When they first opened it; null: it is new to them. */
     openedAt: moment('opened_at'),
     leftAt: moment('left_at'),
+    /** How far the work on it had come when they closed a shared copy last; null: they never did. */
+    readSeq: integer('read_seq'),
   },
   (table) => [
     primaryKey({ columns: [table.copyId, table.studentId] }),

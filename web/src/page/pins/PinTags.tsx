@@ -2,18 +2,13 @@ import type { Point } from '@hand-back/core'
 import { Check } from 'lucide-react'
 import { type ReactNode, useEffect, useRef } from 'react'
 import { useStore } from 'zustand'
-import { fetchedPart } from '../../ui/fetchedPart.tsx'
 import { toPage, toScreen, type View } from '../view/view.ts'
 import type { Speaking } from '../voice/speaking.ts'
+import { PinDrawing } from './PinDrawing.tsx'
+import { PinInk } from './PinInk.tsx'
 import type { Pins } from './usePins.ts'
 
-/** Few draw while they speak. */
-const PinInk = fetchedPart('PinInk', () => import('./pinParts.ts').then(({ PinInk }) => ({ PinInk })))
-const PinDrawing = fetchedPart('PinDrawing', () =>
-  import('./pinParts.ts').then(({ PinDrawing }) => ({ PinDrawing })),
-)
-
-interface PinTagsProps {
+export interface PinTagsProps {
   pins: Pins
   page: { readonly id: string; readonly width: number; readonly height: number }
   view: View

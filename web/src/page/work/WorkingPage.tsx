@@ -30,7 +30,6 @@ import { useFeedbackFirst } from '../pages/useFeedbackFirst.ts'
 import { usePagesNow } from '../pages/usePagesNow.ts'
 import { useSameLook, useWhere } from '../pages/useWhere.ts'
 import { PinsBeside } from '../pins/PinsBeside.tsx'
-import { PinTags } from '../pins/PinTags.tsx'
 import { usePins } from '../pins/usePins.ts'
 import { usePrintKey } from '../print/usePrintKey.ts'
 import { useReading } from '../reading/useReading.ts'
@@ -44,7 +43,7 @@ import { useHearAll } from '../voice/useHearAll.ts'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
 import { ClosedVeil } from './ClosedVeil.tsx'
 import { PaperTag } from './PaperTag.tsx'
-import { FeedbackBar, FromPaper, LookBack, PagesDialog, PrintDialog, SaveDialog } from './parts.ts'
+import { FeedbackBar, FromPaper, LookBack, PagesDialog, PinTags, PrintDialog, SaveDialog } from './parts.ts'
 import { ReadingStrip } from './ReadingStrip.tsx'
 import { useOpenPart } from './useOpenPart.ts'
 import { useSpokenWork } from './useSpokenWork.ts'
@@ -88,8 +87,9 @@ export function WorkingPage(props: WorkingPageProps) {
   const { rests = false, over: overPage } = props
   const { state, round, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
-  // A shared copy opens on one's own page.
-  const own = pages.find(({ id }) => copy.owners[id]?.includes(person.id))?.id
+  // A shared copy opens on one's own page, or where one's part of it is.
+  const given = copy.parts.find(({ students }) => students.includes(person.id))?.page
+  const own = pages.find(({ id }) => copy.owners[id]?.includes(person.id))?.id ?? given
   const where = useWhere(copy.id, pages, own)
   const { index, turnTo, turnToPage } = where
   const tools = useTools(person, STUDENT_SWATCHES)
@@ -267,7 +267,7 @@ export function WorkingPage(props: WorkingPageProps) {
               onTake={(note) => store.take(page.id, [note.id])}
               onWatch={talk.watch}
             />
-            {pins && <PinTags pins={pins} page={page} view={view} speaking={speaking} />}
+            {pins && <PinTags {...{ pins, page, view, speaking }} onClose={nothing} />}
             {overPage?.(page.id, view, pages, turnToPage)}
           </>
         )}
@@ -370,6 +370,9 @@ export function WorkingPage(props: WorkingPageProps) {
     </>
   )
 }
+
+/** Tags that cannot be fetched are not there, and nothing else changes. */
+const nothing = () => {}
 
 /** What the tool in hand is to the cards on the page. */
 function heldTool(tool: ToolName): HeldTool {

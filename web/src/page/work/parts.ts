@@ -1,9 +1,11 @@
-import { fetchedPart } from '../../ui/fetchedPart.tsx'
+import type { ComponentType } from 'react'
+import { type Closes, fetchedPart } from '../../ui/fetchedPart.tsx'
 import { CameraDialog } from '../camera/cameraPart.ts'
 import { InstrumentOnPage } from '../exact/LaidInstrument.tsx'
 import { FillStrip } from '../fill/fillPart.ts'
 import { PlayedFilm } from '../film/FilmInPlace.tsx'
 import { PinMargin } from '../pins/PinsBeside.tsx'
+import type { PinTagsProps } from '../pins/PinTags.tsx'
 
 /** What nobody needs in the moment that a page opens: fetched then, not with the page. */
 export const CloseUp = fetchedPart('CloseUp', () => import('../closeUp/CloseUp.tsx'))
@@ -25,6 +27,13 @@ export const PrintedTalkPlayer = fetchedPart(
   () => import('../talk/PrintedTalkPlayer.tsx'),
 )
 
+/** They are seen a moment after the page, and nobody needs them to write. */
+export const PinTags = fetchedPart(
+  'PinTags',
+  (): Promise<{ PinTags: ComponentType<PinTagsProps & Closes> }> =>
+    import('../pins/pinParts.ts').then(({ PinTags }) => ({ PinTags })),
+)
+
 /** How long the page has the network for itself, in milliseconds: what hands need for moving things comes first. */
 const SOON = 300
 const AFTER_OPENING = 2000
@@ -43,6 +52,7 @@ export function warmParts(): () => void {
     TalkPlayer.warm()
     PrintedTalkPlayer.warm()
     PinMargin.warm()
+    PinTags.warm()
     FeedbackBar.warm()
     RubricTable.warm()
     CameraDialog.warm()

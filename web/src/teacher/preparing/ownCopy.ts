@@ -40,6 +40,7 @@ export function ownCopy(
     longestVoice: USUAL_VOICE_SECONDS,
     longestFilm: USUAL_FILM_SECONDS,
     owners: {},
+    parts: [],
     changes: [],
     state: 'working',
     round: 1,

@@ -1,12 +1,23 @@
-import { type CopyWhole, isOnLayer, type Person, type Placed, type Point, worksOn } from '@hand-back/core'
+import {
+  type Box,
+  type CopyWhole,
+  isOnLayer,
+  type Person,
+  type Placed,
+  type Point,
+  worksOn,
+} from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { Eye } from 'lucide-react'
+import { Eye, SquareUser } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { useLocation, useNavigate, useParams } from 'react-router'
 import { useStore } from 'zustand'
 import { Problem } from '../../api/ask.ts'
 import { live } from '../../api/live.ts'
 import { queries } from '../../api/queries.ts'
+import { DrawBox } from '../../lesson/DrawBox.tsx'
+import { PartsMarked } from '../../lesson/PartsMarked.tsx'
+import { PensHere, usePens } from '../../lesson/PensHere.tsx'
 import { useDrawnToRead } from '../../page/answers/useDrawn.ts'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import { useCopy } from '../../page/copy/useCopy.ts'
@@ -31,6 +42,7 @@ import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Fetched, Loading, Trouble } from '../../ui/Notice.tsx'
 import { Tick } from '../../ui/Tick.tsx'
 import { GiveHelp } from './GiveHelp.tsx'
+import { PartsGiven } from './PartsGiven.tsx'
 import { ShowAtFront } from './ShowAtFront.tsx'
 import { useBeside } from './useBeside.ts'
 import { useWhereabouts } from './useRoom.ts'
@@ -90,6 +102,10 @@ function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; p
     (id: string) => turnTo(pages.findIndex((each) => each.id === id)),
     [turnTo, pages],
   )
+  const isShared = copy.way === 'group' || copy.way === 'all'
+  const pens = usePens(copy, person.id)
+  const [parting, setParting] = useState(false)
+  const [drawnPart, setDrawnPart] = useState<Box>()
   useBeside(copy.id, ready && worksOn(state))
   const navigate = useNavigate()
   const { search } = useLocation()
@@ -158,6 +174,15 @@ function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; p
         >
           <Eye size={18} aria-hidden="true" /> Look here
         </Button>
+        {isShared && (
+          <Button
+            aria-pressed={parting}
+            className="aria-pressed:border-verdigris aria-pressed:bg-blotter"
+            onClick={() => setParting(!parting)}
+          >
+            <SquareUser size={18} aria-hidden="true" /> Parts
+          </Button>
+        )}
         <ShowAtFront handout={copy.handout} copy={copy.id} page={page.id} />
         {helped.length > 0 && (
           <>
@@ -171,6 +196,9 @@ function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; p
         )}
       </header>
       {talk.player}
+      {parting && (
+        <PartsGiven copy={copy} page={page.id} drawn={drawnPart} onDone={() => setDrawnPart(undefined)} />
+      )}
       {gives && (
         <GiveHelp
           {...{ handout: copy.handout, copy: copy.id, person }}
@@ -192,6 +220,9 @@ function Helping({ copy, store, person }: { copy: CopyWhole; store: CopyStore; p
         laid={(view) => (
           <>
             <LaidFilms items={seen.items} view={view} urlOf={photoUrl} />
+            <PartsMarked {...{ copy, view }} page={page.id} />
+            <PensHere {...{ copy, pens, view }} page={page.id} />
+            {parting && <DrawBox view={view} of={{ x: 0, y: 0, ...page }} onBox={setDrawnPart} />}
             <VoiceNotes
               copy={copy.id}
               view={view}
