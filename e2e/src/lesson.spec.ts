@@ -192,7 +192,7 @@ test('the front shows a page, or a copy without its name, in as many windows as 
   await button(teacher, 'Beside it').click()
   await expect(projector.getByTestId('front-sheet')).toHaveCount(2)
   await row.getByRole('button', { name: 'A part' }).click()
-  const hand = (await teacher.getByTestId('front-hand').first().boundingBox())!
+  const hand = (await teacher.getByTestId('draw-box').boundingBox())!
   await teacher.mouse.move(hand.x + 20, hand.y + 20)
   await teacher.mouse.down()
   await teacher.mouse.move(hand.x + hand.width - 20, hand.y + 120, { steps: 4 })
