@@ -12,7 +12,7 @@ import { copyRows } from './handouts/index.ts'
 import { causeOf } from './http/errors.ts'
 import { fromHere } from './http/sameOrigin.ts'
 import { takeSeat } from './http/seat.ts'
-import { answerDevices, type Live, liveNews, liveSettings } from './live/index.ts'
+import { answerDevices, gatheringPool, type Live, liveNews, liveSettings } from './live/index.ts'
 import { makeMail, sendMail } from './mail/index.ts'
 import { sumsOf } from './marking/index.ts'
 import { clearOldSessions, sessions } from './people/index.ts'
@@ -83,7 +83,9 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
   live.attach(server)
   live.engine.use(session)
   live.adapter(
-    createAdapter(pool, { errorHandler: (error) => log.warn({ cause: causeOf(error) }, 'live messages') }),
+    createAdapter(gatheringPool(pool), {
+      errorHandler: (error) => log.warn({ cause: causeOf(error) }, 'live messages'),
+    }),
   )
   answerDevices(live, context, new Keeper(context))
   // Before every other listener, Socket.IO's included.

@@ -5,13 +5,11 @@ import { notHere } from '../http/as.ts'
 import { goPartsIn } from './goParts.ts'
 import { type Evidence, exchangesBack, judge, laysPageIn } from './judge.ts'
 import {
-  advanceCopies,
   attachmentsIn,
-  eventsThere,
   exchangedIn,
   type HeldCopy,
   holdCopies,
-  insertEvents,
+  keepWritten,
   PRINTED_ON,
   pagesLaidIn,
   readPrintedOn,
@@ -122,12 +120,9 @@ export class Keeper {
     client: pg.PoolClient,
     batch: Request[],
   ): Promise<{ answers: (() => void)[]; written: Written[] }> {
-    const copies = await holdCopies(
+    const { copies, there } = await holdCopies(
       client,
       batch.map((request) => request.copy),
-    )
-    const there = await eventsThere(
-      client,
       batch.flatMap((request) => request.events.map((event) => event.id)),
     )
     const attachments = await attachmentsIn(client, batch)
@@ -183,16 +178,13 @@ export class Keeper {
         })
         if (event.layer === 'feedback' && !copy.markingBegan) of.markingBegan = true
         // Drawn without a network, ink can come before the news that the copy was opened.
-        if (event.layer === 'work' && role === 'student' && copy.state === 'waiting') of.opened = true
+        if (event.layer === 'work' && copy.way !== 'read' && copy.state === 'waiting') of.opened = true
         return { id: event.id, fate: 'kept' as const, seq, round: copy.round }
       })
       answers.push(() => request.done(fates))
     }
     const written = [...writing.values()].filter(({ events }) => events.length > 0)
-    if (written.length > 0) {
-      await insertEvents(client, written)
-      await advanceCopies(client, written)
-    }
+    if (written.length > 0) await keepWritten(client, written)
     return { answers, written }
   }
 

@@ -57,8 +57,18 @@ export function readPrintedOn(rows: readonly PrintedRow[]): PrintedOn {
   return pages
 }
 
-/** Copies held for writing, with their members; in order of id, so that two batches never wait for each other in a circle. */
-export async function holdCopies(client: pg.PoolClient, ids: string[]): Promise<Map<string, HeldCopy>> {
+/** The copies that a batch writes in, held until the transaction ends, and which of its events are there already. */
+export interface Held {
+  readonly copies: ReadonlyMap<string, HeldCopy>
+  readonly there: Map<string, { copy: string; seq: number; round: number }>
+}
+
+/** Holds copies for writing; in order of id, so that two batches never wait for each other in a circle. */
+export async function holdCopies(
+  client: pg.PoolClient,
+  ids: readonly string[],
+  events: readonly string[],
+): Promise<Held> {
   const { rows } = await client.query(
     `SELECT ${COPY_FIELDS},
        json_build_object('work', c.work_seq, 'help', c.help_seq, 'feedback', c.feedback_seq, 'pins', c.pins_seq) AS seqs
@@ -66,31 +76,26 @@ export async function holdCopies(client: pg.PoolClient, ids: string[]): Promise<
      WHERE c.id = ANY($1) ORDER BY c.id FOR UPDATE OF c`,
     [ids],
   )
-  const members = await membersOf(client, ids)
-  return new Map(rows.map((row) => [row.id, { ...row, members: members.get(row.id) ?? [] }]))
-}
-
-/** Who has a place in each copy, asked for once for all: by copy, in the query above, it costs twice as much. */
-export async function membersOf(
-  client: pg.PoolClient,
-  ids: string[],
-): Promise<Map<string, CopyRecord['members'][number][]>> {
-  const { rows } = await client.query(
-    'SELECT copy_id AS copy, student_id AS id, pages FROM copy_member WHERE copy_id = ANY($1) AND left_at IS NULL',
-    [ids],
+  // Once they are held, and in one query: each way to the database and back costs more than what it brings.
+  const { rows: known } = await client.query(
+    `SELECT
+       (SELECT coalesce(json_agg(json_build_object('copy', m.copy_id, 'id', m.student_id, 'pages', m.pages)), '[]')
+          FROM copy_member m WHERE m.copy_id = ANY($1) AND m.left_at IS NULL) AS members,
+       (SELECT coalesce(json_agg(json_build_object('id', e.id, 'copy', e.copy_id, 'seq', e.seq, 'round', e.round)), '[]')
+          FROM event e WHERE e.id = ANY($2)) AS there`,
+    [ids, events],
   )
-  const members = new Map<string, CopyRecord['members'][number][]>()
-  for (const { copy, id, pages } of rows) members.set(copy, [...(members.get(copy) ?? []), { id, pages }])
-  return members
-}
-
-/** Which of these events are in the database already, and where. */
-export async function eventsThere(client: pg.PoolClient, ids: string[]) {
-  const { rows } = await client.query(
-    'SELECT id, copy_id AS copy, seq, round FROM event WHERE id = ANY($1)',
-    [ids],
-  )
-  return new Map<string, { copy: string; seq: number; round: number }>(rows.map((row) => [row.id, row]))
+  const { members, there } = known[0] as {
+    members: (CopyRecord['members'][number] & { copy: string })[]
+    there: { id: string; copy: string; seq: number; round: number }[]
+  }
+  const membersOf = new Map<string, CopyRecord['members'][number][]>()
+  for (const { copy, id, pages } of members)
+    membersOf.set(copy, [...(membersOf.get(copy) ?? []), { id, pages }])
+  return {
+    copies: new Map(rows.map((row) => [row.id, { ...row, members: membersOf.get(row.id) ?? [] }])),
+    there: new Map(there.map((row) => [row.id, row])),
+  }
 }
 
 /** The attachments of a copy: those that its students may see, and all. */
@@ -171,8 +176,11 @@ export async function scansIn(client: pg.PoolClient, copies: string[]): Promise<
   return found
 }
 
-/** Writes all new events of a batch at once. */
-export async function insertEvents(client: pg.PoolClient, written: Written[]): Promise<void> {
+/**
+ * Writes all new events of a batch at once, and tells their copies how far their logs have come and what the batch began
+ * with them.
+ */
+export async function keepWritten(client: pg.PoolClient, written: readonly Written[]): Promise<void> {
   const rows = written.flatMap(({ copy, events }) =>
     events.map((event) => ({ copy, event, stored: toStored(event) })),
   )
@@ -180,10 +188,18 @@ export async function insertEvents(client: pg.PoolClient, written: Written[]): P
   const bodies = column(({ stored }) => JSON.stringify(stored.body))
   for (const [index, { copy, stored }] of rows.entries())
     copy.bytes += bodies[index]!.length + stored.ink.length
+  const ofCopies = <T>(of: (each: Written) => T) => written.map(of)
   await client.query(
-    `INSERT INTO event (copy_id, layer, seq, id, author_id, round, kept_at, body, ink, log_version)
-     SELECT *, $10::smallint FROM unnest($1::uuid[], $2::text[], $3::int[], $4::uuid[], $5::uuid[], $6::int[], $7::timestamptz[],
-       $8::jsonb[], $9::bytea[])`,
+    `WITH kept AS (
+       INSERT INTO event (copy_id, layer, seq, id, author_id, round, kept_at, body, ink, log_version)
+       SELECT *, $10::smallint FROM unnest($1::uuid[], $2::text[], $3::int[], $4::uuid[], $5::uuid[], $6::int[],
+         $7::timestamptz[], $8::jsonb[], $9::bytea[])
+     )
+     UPDATE copy c SET work_seq = n.work, help_seq = n.help, feedback_seq = n.feedback, pins_seq = n.pins,
+       marking_began = c.marking_began OR n.began, state = n.state, bytes = n.bytes
+     FROM unnest($11::uuid[], $12::int[], $13::int[], $14::int[], $15::int[], $16::boolean[], $17::text[], $18::bigint[])
+       AS n(id, work, help, feedback, pins, began, state, bytes)
+     WHERE c.id = n.id`,
     [
       column(({ copy }) => copy.id),
       column(({ event }) => event.layer),
@@ -195,27 +211,14 @@ export async function insertEvents(client: pg.PoolClient, written: Written[]): P
       bodies,
       column(({ stored }) => stored.ink),
       LOG_VERSION,
-    ],
-  )
-}
-
-/** Tells copies how far their logs have come, and what a batch began with them. */
-export async function advanceCopies(client: pg.PoolClient, written: Written[]): Promise<void> {
-  await client.query(
-    `UPDATE copy c SET work_seq = n.work, help_seq = n.help, feedback_seq = n.feedback, pins_seq = n.pins,
-       marking_began = c.marking_began OR n.began, state = n.state, bytes = n.bytes
-     FROM unnest($1::uuid[], $2::int[], $3::int[], $4::int[], $5::int[], $6::boolean[], $7::text[], $8::bigint[])
-       AS n(id, work, help, feedback, pins, began, state, bytes)
-     WHERE c.id = n.id`,
-    [
-      written.map(({ copy }) => copy.id),
-      written.map(({ copy }) => copy.seqs.work),
-      written.map(({ copy }) => copy.seqs.help),
-      written.map(({ copy }) => copy.seqs.feedback),
-      written.map(({ copy }) => copy.seqs.pins),
-      written.map(({ markingBegan }) => markingBegan),
-      written.map(({ copy, opened: begun }) => (begun ? opened(copy) : copy).state),
-      written.map(({ copy }) => copy.bytes),
+      ofCopies(({ copy }) => copy.id),
+      ofCopies(({ copy }) => copy.seqs.work),
+      ofCopies(({ copy }) => copy.seqs.help),
+      ofCopies(({ copy }) => copy.seqs.feedback),
+      ofCopies(({ copy }) => copy.seqs.pins),
+      ofCopies(({ markingBegan }) => markingBegan),
+      ofCopies(({ copy, opened: begun }) => (begun ? opened(copy) : copy).state),
+      ofCopies(({ copy }) => copy.bytes),
     ],
   )
 }
