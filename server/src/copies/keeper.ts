@@ -32,6 +32,8 @@ interface Request {
 const MOST_AT_ONCE = 200
 /** Transactions under way at once: while PostgreSQL commits one, the next is judged and packed here. */
 const LANES = 2
+/** Batches begin no closer than this, in milliseconds: a class that writes is kept in fewer transactions, one alone at once. */
+const APART = 12
 
 /**
  * Keeps events for all who write, many people's in one transaction: while one batch is being
@@ -42,6 +44,7 @@ export class Keeper {
   readonly #pages = new Map<string, Promise<PrintedOn>>()
   #waiting: Request[] = []
   #busy = 0
+  #beganAt = 0
 
   constructor(context: Context) {
     this.#context = context
@@ -62,7 +65,11 @@ export class Keeper {
     if (this.#busy >= LANES) return
     this.#busy++
     while (this.#waiting.length > 0) {
+      const early = this.#beganAt + APART - performance.now()
+      if (early > 0 && this.#waiting.length < MOST_AT_ONCE) await pause(early)
+      this.#beganAt = performance.now()
       const batch = this.#waiting.splice(0, MOST_AT_ONCE)
+      if (batch.length === 0) break
       await this.#keepAll(batch)
     }
     this.#busy--
@@ -224,6 +231,8 @@ export class Keeper {
     return pages
   }
 }
+
+const pause = (milliseconds: number) => new Promise<void>((done) => setTimeout(done, milliseconds))
 
 /** What was exchanged in those copies of a batch where a teacher brings work back in exchange for pieces. */
 function exchangedFor(

@@ -4,7 +4,7 @@ import { type Browser, chromium, type Page } from '@playwright/test'
 import { BROWSER_OPTIONS } from '../setup/browser.ts'
 import { freePort } from '../setup/cluster.ts'
 import { quietContext } from '../setup/quietContext.ts'
-import { startServerProcess } from '../setup/serverProcess.ts'
+import { type ServerProcess, startServerProcess } from '../setup/serverProcess.ts'
 
 /** A running house with a browser before it. */
 export interface BenchHouse {
@@ -12,6 +12,8 @@ export interface BenchHouse {
   readonly browser: Browser
   /** Of the server's process. */
   readonly pid: number
+  /** One more server process on the same database. */
+  another(): Promise<{ readonly url: string; readonly pid: number }>
   /** A window of somebody who is signed in. `ratio`: device pixels a CSS pixel. */
   signedIn(person: Pick<Person, 'id'>, ratio?: number): Promise<Page>
 }
@@ -26,12 +28,14 @@ export async function inBrowser<Furnished, Measured>(
   await bringUpToDate(connection)
   const furnished = await furnish(quietContext(connection))
   await connection.close()
-  const server = await startServerProcess({
-    databaseUrl,
-    port: await freePort(),
-    secret: 'bench',
-    demo: true,
-  })
+  const servers: ServerProcess[] = []
+  const start = async () => {
+    const port = await freePort()
+    const started = await startServerProcess({ databaseUrl, port, secret: 'bench', demo: true })
+    servers.push(started)
+    return started
+  }
+  const server = await start()
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...BROWSER_OPTIONS] })
   const { url } = server
   try {
@@ -40,6 +44,10 @@ export async function inBrowser<Furnished, Measured>(
         url,
         browser,
         pid: server.process.pid!,
+        async another() {
+          const { url, process } = await start()
+          return { url, pid: process.pid! }
+        },
         async signedIn({ id }, deviceScaleFactor = 1) {
           const context = await browser.newContext({
             viewport: { width: 1280, height: 800 },
@@ -57,7 +65,7 @@ export async function inBrowser<Furnished, Measured>(
     )
   } finally {
     await browser.close()
-    await server.stop()
+    for (const each of servers) await each.stop()
   }
 }
 

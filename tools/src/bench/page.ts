@@ -6,15 +6,15 @@ import { type Context, Keeper } from '@hand-back/server'
 import type { Page } from '@playwright/test'
 import { WEB_ROOT } from '../setup/buildWeb.ts'
 import type { Figure } from './figure.ts'
-import { inBrowser, mainThread } from './inBrowser.ts'
+import { inBrowser } from './inBrowser.ts'
 import { furnishCopies } from './rows.ts'
 import { adding, handwriting } from './strokes.ts'
+import { wetCost } from './wetCost.ts'
 
 const MANY = 2000
 /** A long copy, as a school year's notebook is. */
 const LONG = 3000
 const PAGES = 10
-const MOVES = 240
 
 /** The page one writes on, in a real browser: wet ink over much kept ink, opening it, fetching the screens. */
 export async function pageFigures(databaseUrl: string): Promise<Figure[]> {
@@ -92,30 +92,6 @@ function inkShown(): boolean {
   if (!canvas || canvas.width === 0) return false
   const { data } = canvas.getContext('2d')!.getImageData(canvas.width / 4, 0, canvas.width / 2, canvas.height)
   return data.some((part) => part > 0)
-}
-
-/** Milliseconds of the main thread for each point of a stroke under way. */
-async function wetCost(page: Page): Promise<number> {
-  const cdp = await page.context().newCDPSession(page)
-  const send = (type: 'mousePressed' | 'mouseMoved' | 'mouseReleased', step: number) =>
-    cdp.send('Input.dispatchMouseEvent', {
-      type,
-      x: 400 + step * 1.5,
-      y: 420 + 60 * Math.sin(step / 9),
-      button: 'left',
-      buttons: type === 'mouseReleased' ? 0 : 1,
-      force: 0.5,
-      pointerType: 'pen',
-      clickCount: 1,
-    })
-  await send('mousePressed', 0)
-  const took = await mainThread(page, async () => {
-    for (let step = 1; step <= MOVES; step++) await send('mouseMoved', step)
-  })
-  await send('mouseReleased', MOVES)
-  await page.keyboard.press('Control+z')
-  await cdp.detach()
-  return took / MOVES
 }
 
 /** The scripts that a page has fetched by now. What is fetched later, ahead of its need, does not keep anybody waiting. */
