@@ -82,6 +82,24 @@ const VIEWS: readonly View[] = [
     },
   },
   {
+    file: 'front',
+    person: 'marit-abara',
+    go: async (page) => {
+      await open('Reading a tide table')(page)
+      await open('In the room')(page)
+      await open('Front')(page)
+      for (const [name, press] of [
+        ['Noor Farrant', 'Show'],
+        ['Kofi Grünwald', 'Beside it'],
+      ] as const) {
+        await page.getByLabel('Whose copy').selectOption({ label: name })
+        await page.getByRole('button', { name: press, exact: true }).click()
+        await page.getByRole('region', { name }).waitFor()
+      }
+      await page.getByTestId('front-sheet').nth(1).waitFor()
+    },
+  },
+  {
     file: 'pages-of-all',
     person: 'marit-abara',
     go: async (page) => {
@@ -126,7 +144,6 @@ const VIEWS: readonly View[] = [
   },
   { file: 'tray', person: 'freya-vasquez' },
   { file: 'writing', person: 'lotte-lindqvist', go: open(/Reading a tide table/) },
-  { file: 'writing-tablet', person: 'rafi-kowal', size: TABLET, go: open(/Reading a tide table/) },
   {
     file: 'write-large',
     person: 'rafi-kowal',

@@ -4,7 +4,7 @@ import { Users } from 'lucide-react'
 import { useState } from 'react'
 import { got } from '../api/queries.ts'
 import { TextButton } from '../ui/TextButton.tsx'
-import { Slip } from './Slip.tsx'
+import { SaidLine } from './SaidLine.tsx'
 
 interface MeanwhileProps {
   copy: CopyWhole
@@ -36,15 +36,15 @@ export function Meanwhile({ copy, person, pages, page, onTurn }: MeanwhileProps)
   return (
     <>
       {own !== undefined && own !== page && numberOf(own) > 0 && (
-        <Slip icon={<Users size={20} aria-hidden="true" />}>
+        <SaidLine icon={<Users size={20} aria-hidden="true" />}>
           Your part is on{' '}
           <TextButton look="plain" onClick={() => onTurn(own)}>
             page {numberOf(own)}
           </TextButton>
-        </Slip>
+        </SaidLine>
       )}
       {others.length > 0 && !read && (
-        <Slip icon={<Users size={20} aria-hidden="true" />} onRead={() => setRead(true)}>
+        <SaidLine icon={<Users size={20} aria-hidden="true" />} onRead={() => setRead(true)}>
           While you were away:{' '}
           {others.map(({ student, name, on }, index) => (
             <span key={student}>
@@ -57,7 +57,7 @@ export function Meanwhile({ copy, person, pages, page, onTurn }: MeanwhileProps)
               ))}
             </span>
           ))}
-        </Slip>
+        </SaidLine>
       )}
     </>
   )

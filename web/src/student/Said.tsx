@@ -10,7 +10,7 @@ import { Hand, MessageSquareText, PenOff, Presentation } from 'lucide-react'
 import { useState } from 'react'
 import { schoolNow } from '../lesson/schoolClock.ts'
 import { Meanwhile } from './Meanwhile.tsx'
-import { Slip } from './Slip.tsx'
+import { SaidLine } from './SaidLine.tsx'
 import { useOwnLesson } from './useOwnLesson.ts'
 
 interface SaidProps {
@@ -24,7 +24,7 @@ interface SaidProps {
 }
 
 /**
- * What the teacher says to the class just now, on slips over the head of the page: nothing moves under a pen, and what is
+ * What the teacher says to the class just now, in lines over the head of the page: nothing moves under a pen, and what is
  * written goes on beneath them.
  */
 export function Said({ copy, person, pages, page, onTurn, rests }: SaidProps) {
@@ -40,30 +40,30 @@ export function Said({ copy, person, pages, page, onTurn, rests }: SaidProps) {
         className="pointer-events-none absolute inset-x-0 top-2 mx-auto grid w-fit max-w-[min(640px,90%)] justify-items-center gap-1.5"
       >
         {rests && (
-          <Slip strong icon={<PenOff size={20} aria-hidden="true" />}>
+          <SaidLine strong icon={<PenOff size={20} aria-hidden="true" />}>
             <b>Pens down.</b> What you wrote is kept.
-          </Slip>
+          </SaidLine>
         )}
         {lesson.invited && (
-          <Slip strong icon={<Presentation size={20} aria-hidden="true" />}>
+          <SaidLine strong icon={<Presentation size={20} aria-hidden="true" />}>
             <b>Your page is at the front.</b> What you write now, all can see.
-          </Slip>
+          </SaidLine>
         )}
         {kept >= 0 && (
-          <Slip icon={<Hand size={20} aria-hidden="true" className="rotate-90" />}>
+          <SaidLine icon={<Hand size={20} aria-hidden="true" className="rotate-90" />}>
             All stay on page {kept + 1} for now.
-          </Slip>
+          </SaidLine>
         )}
         <Meanwhile {...{ copy, person, pages, page, onTurn }} />
         {linesOf(lesson, now, read).map((line) => (
-          <Slip
+          <SaidLine
             key={line.at}
             icon={<MessageSquareText size={20} aria-hidden="true" />}
             onRead={() => setRead(Math.max(read, line.at))}
           >
             {line.own && <b>To you: </b>}
             {line.words}
-          </Slip>
+          </SaidLine>
         ))}
       </div>
     </div>
