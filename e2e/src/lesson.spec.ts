@@ -292,6 +292,19 @@ test('the teacher writes on a page at the front: it is shown, seen on everybodyâ
   await button(noor, 'Hide front').click()
   await expect(noor.getByTestId('front-ink')).toHaveCount(0)
 
+  // A student is asked to the front, and writes there from their own device.
+  await button(teacher, 'Who writes?').click()
+  await button(teacher, 'Noor Farrant').click()
+  await noor.getByRole('link', { name: 'Go there' }).click()
+  await expect(noor.getByText('You write at the front.')).toBeVisible()
+  await noor.locator('main[aria-busy=false]').waitFor()
+  await drawAt(noor, 420)
+  await expectInk(projector, { x: 300, y: 420 }, true, 'front-page')
+  await button(teacher, 'Noor Farrant writes').click()
+  await expect(noor.getByText('You write at the front.')).toHaveCount(0)
+  await drawAt(noor, 460)
+  await expectInk(noor, { x: 300, y: 460 }, false)
+
   // Afterwards: everybody gets it as it is, each to work on.
   await more(/Hand out copies/)
   await teacher.getByLabel('Its name').fill('As it was on Monday')

@@ -118,6 +118,70 @@ test('the room, its seats and work from paper are accessible and fit their windo
   }
 })
 
+test('what is said to a class, the front and a page to write on there are accessible and fit their window', async ({
+  somebody,
+}) => {
+  test.setTimeout(180_000)
+  const [teacher, student] = [await somebody(), await somebody()]
+  await student.goto(`${server.url}/as/lotte-lindqvist/`)
+  await student.getByRole('link', { name: /Reading a tide table/ }).click()
+  await student.locator('main[aria-busy=false]').waitFor()
+  await teacher.goto(`${server.url}/as/marit-abara/`)
+  await teacher.getByRole('link', { name: 'Reading a tide table' }).click()
+  await teacher.getByRole('link', { name: 'In the room' }).click()
+  const press = (name: string) => teacher.getByRole('button', { name, exact: true }).click()
+  await press('Start')
+  await press('Say')
+  await teacher.getByLabel('What you say').fill('Show your working')
+  await expectAccessible(teacher)
+  await press('Send')
+  await press('Look at')
+  await teacher.getByLabel('and stays there').check()
+  await expectAccessible(teacher)
+  await press('Page 2')
+  await press('Pens down')
+  await expect(student.getByText('Pens down.')).toBeVisible()
+  await expect(student.getByText('All stay on page 2 for now.')).toBeVisible()
+  const sizes = [
+    { width: 820, height: 1180 },
+    { width: 1280, height: 800 },
+  ]
+  for (const page of [teacher, student])
+    for (const viewport of sizes) {
+      await page.setViewportSize(viewport)
+      await expectAccessible(page)
+      await expectFits(page)
+    }
+  await press('Pens up')
+  await teacher.getByRole('link', { name: 'Front' }).click()
+  await expect(teacher.getByText('Nothing is shown')).toBeVisible()
+  await expectAccessible(teacher)
+  for (const [name, button] of [
+    ['Noor Farrant', 'Show'],
+    ['Kofi Grünwald', 'Beside it'],
+  ] as const) {
+    await teacher.getByLabel('Whose copy').selectOption({ label: name })
+    await press(button)
+    await expect(teacher.getByRole('region', { name })).toBeVisible()
+  }
+  for (const viewport of sizes) {
+    await teacher.setViewportSize(viewport)
+    await expectAccessible(teacher)
+    await expectFits(teacher)
+  }
+  await press('These pages')
+  await teacher.locator('main[aria-busy=false]').waitFor()
+  for (const viewport of sizes) {
+    await teacher.setViewportSize(viewport)
+    await expectAccessible(teacher)
+    await expectFits(teacher)
+  }
+  await press('What becomes of it')
+  await teacher.getByRole('menuitem', { name: /Keep it on the shelf/ }).click()
+  await expect(teacher.getByLabel('Its name')).toBeVisible()
+  await expectAccessible(teacher)
+})
+
 test('what opens over the teacher’s views is accessible too', async ({ somebody }) => {
   const teacher = await somebody()
   const dialog = teacher.getByRole('dialog')

@@ -27,6 +27,8 @@ export const ownLessonTold = z.object({
   lesson: lessonOfCopy,
   /** The copy of the same pages on which their teacher writes at the front, where it was given to them to read. */
   board: z.uuid().nullable(),
+  /** Where this student is asked to write at the front. */
+  writesAt: z.uuid().nullable(),
 })
 export type OwnLessonTold = z.infer<typeof ownLessonTold>
 

@@ -40,6 +40,7 @@ const sayings: fc.Arbitrary<Saying> = fc.oneof(
     },
     { say: 'invite', copy: idOf(2) },
     { say: 'show', front: null },
+    { say: 'let write', student: idOf(7) },
   ),
 )
 const lessons = fc
@@ -62,12 +63,23 @@ describe('what is said in a lesson', () => {
   test('to one copy is told to no other, nor whose work is at the front', () => {
     fc.assert(
       fc.property(lessons, (all) => {
-        const seen = lessonFor(all, idOf(9))
+        const seen = lessonFor(all, idOf(9), idOf(8))
         for (const copy of [idOf(2), idOf(3)]) expect(JSON.stringify(seen)).not.toContain(copy)
         expect(seen.toOne).toBeNull()
-        expect(lessonFor(all, idOf(2)).toOne).toEqual(all.toOne[idOf(2)] ?? null)
+        expect(lessonFor(all, idOf(2), idOf(8)).toOne).toEqual(all.toOne[idOf(2)] ?? null)
       }),
     )
+  })
+
+  test('whose copy is at the front knows it, and who may write there does', () => {
+    const shown = { copy: idOf(2), page: idOf(1), part: null, named: false }
+    const all = told(
+      [{ say: 'show', front: { what: 'copies', copies: [shown] } }, NOON],
+      [{ say: 'let write', student: idOf(7) }, NOON],
+    )
+    expect(lessonFor(all, idOf(2), idOf(7))).toMatchObject({ atFront: true, invited: false, writes: true })
+    expect(lessonFor(all, idOf(3), idOf(8))).toMatchObject({ atFront: false, writes: false })
+    expect(lessonAfter(all, { say: 'let write', student: null }, NOON).writer).toBeNull()
   })
 
   test('a line takes the place of the one before, and goes with no words', () => {

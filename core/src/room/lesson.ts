@@ -51,8 +51,10 @@ export const lesson = z.object({
   /** Lines to one copy, by its id. */
   toOne: z.record(z.uuid(), line),
   front: front.nullable(),
-  /** The copy whose student is asked to write at the front. */
+  /** The copy whose student is asked to write on it while it is shown. */
   invited: z.uuid().nullable(),
+  /** The student who may write on what is here to read: a page at the front. */
+  writer: z.uuid().nullable().default(null),
 })
 export type Lesson = z.infer<typeof lesson>
 
@@ -65,20 +67,25 @@ export const quietLesson: Lesson = {
   toOne: {},
   front: null,
   invited: null,
+  writer: null,
 }
 
 /** What of a lesson one copy is told: nothing of any other. */
 export const lessonOfCopy = lesson
   .pick({ turn: true, timer: true, pensDownAt: true, look: true, toAll: true })
-  .extend({ toOne: line.nullable(), invited: z.boolean() })
+  .extend({ toOne: line.nullable(), atFront: z.boolean(), invited: z.boolean(), writes: z.boolean() })
 export type LessonOfCopy = z.infer<typeof lessonOfCopy>
 
-/** What of a lesson the students of a copy are told. */
-export function lessonFor(
-  { turn, timer, pensDownAt, look, toAll, toOne, invited }: Lesson,
-  copy: string,
-): LessonOfCopy {
-  return { turn, timer, pensDownAt, look, toAll, toOne: toOne[copy] ?? null, invited: invited === copy }
+/** What of a lesson a student is told who works on a copy. */
+export function lessonFor(all: Lesson, copy: string, student: string): LessonOfCopy {
+  const { turn, timer, pensDownAt, look, toAll, toOne, front, invited, writer } = all
+  return {
+    ...{ turn, timer, pensDownAt, look, toAll },
+    toOne: toOne[copy] ?? null,
+    atFront: front?.what === 'copies' && front.copies.some((shown) => shown.copy === copy),
+    invited: invited === copy,
+    writes: writer === student,
+  }
 }
 
 /** Whether pens are down at a moment. */

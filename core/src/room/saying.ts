@@ -24,6 +24,7 @@ export const saying = z.discriminatedUnion('say', [
   }),
   z.object({ say: z.literal('show'), front: front.nullable() }),
   z.object({ say: z.literal('invite'), copy: z.uuid().nullable() }),
+  z.object({ say: z.literal('let write'), student: z.uuid().nullable() }),
 ])
 export type Saying = z.infer<typeof saying>
 
@@ -67,6 +68,8 @@ function changed(before: Lesson, said: Saying, now: number): Partial<Lesson> {
       return { front: said.front, ...(staysInvited(before, said.front) ? {} : { invited: null }) }
     case 'invite':
       return { invited: said.copy }
+    case 'let write':
+      return { writer: said.student }
   }
 }
 

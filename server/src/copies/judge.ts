@@ -30,6 +30,8 @@ export interface Evidence {
   readonly role: Role
   /** In milliseconds since 1970. */
   readonly now: number
+  /** Asked to write on what is there to be read. */
+  readonly isWriter: boolean
   readonly pages: PrintedOn
   /** Events with these ids that the database has already. */
   readonly there: ReadonlyMap<string, { copy: string; seq: number; round: number }>
@@ -97,7 +99,8 @@ export function judge(event: PageEvent, evidence: Evidence): EventFate | undefin
   return mayWrite(evidence.role, evidence.copy, event.layer) ||
     bringsBack(event, evidence) ||
     laysPaper(event, evidence) ||
-    replies(event, evidence)
+    replies(event, evidence) ||
+    writesAtFront(event, evidence)
     ? undefined
     : { id, fate: 'closed', why: event.layer === 'pins' ? NO_PINS : CLOSED[evidence.role] }
 }
@@ -166,6 +169,10 @@ function laysPaper(event: PageEvent, { role, copy, scans }: Evidence): boolean {
     areScans(event.take)
   )
 }
+
+/** A student was asked to write at the front: on what all of them have to read. */
+const writesAtFront = ({ layer }: PageEvent, { role, copy, isWriter }: Evidence): boolean =>
+  role === 'student' && isWriter && copy.way === 'read' && layer === 'work'
 
 /** A student answers feedback, and does nothing else. */
 function replies(event: PageEvent, { role, copy }: Evidence): boolean {

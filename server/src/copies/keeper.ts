@@ -157,6 +157,7 @@ export class Keeper {
         copy,
         role,
         now,
+        isWriter: copy.writer === request.person.id,
         pages,
         there,
         attachments: attachments.get(copy.id)?.[role === 'teacher' ? 'all' : 'seen'] ?? new Set(),

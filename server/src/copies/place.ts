@@ -38,6 +38,8 @@ export interface CopyRecord {
   readonly handedInAt: number | null
   /** A date to hand in of its own, in milliseconds since 1970. */
   readonly dueAt: number | null
+  /** The student who may write on it, though it is there to be read. */
+  readonly writer: string | null
   /** Since when pens are down in the class that works on it, in milliseconds since 1970. */
   readonly pensDownAt: number | null
   /** What its log and its attachments take. */
@@ -50,6 +52,7 @@ export const COPY_FIELDS = `c.id, c.handout_id AS "handoutId", h.version_id AS "
   c.name, c.set_id AS "setId", c.dealt, h.way, h.touch_all AS "touchAll", h.pins,
   ${IS_OUT_TEXT} AS out,
   (SELECT (l.said->>'pensDownAt')::float8 FROM lesson l WHERE l.handout_id = h.id) AS "pensDownAt",
+  (SELECT l.said->>'writer' FROM lesson l WHERE l.handout_id = h.id) AS writer,
   c.state, c.round, c.marking_began AS "markingBegan", c.state_before AS "stateBefore", c.go_for AS "goFor", c.without_marks AS "withoutMarks", c.bytes::float8 AS bytes,
   (extract(epoch FROM c.handed_in_at) * 1000)::float8 AS "handedInAt",
   (extract(epoch FROM c.due_at) * 1000)::float8 AS "dueAt"`

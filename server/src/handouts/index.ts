@@ -1,5 +1,5 @@
 export { handOut } from './handOut.ts'
 export { giveToJoiners } from './inUse.ts'
-export { boardBeside, samePagesAs } from './openBoard.ts'
+export { boardBeside, boardToWriteOn, inSameClass, samePagesAs } from './openBoard.ts'
 export { copyRows, ownHandout, trayOf } from './queries.ts'
 export { handoutRoutes } from './routes.ts'

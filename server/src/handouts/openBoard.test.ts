@@ -111,3 +111,42 @@ test('what was written at the front comes to stand on the shelf as a worksheet, 
   })
   expect(handouts).toHaveLength(1)
 })
+
+test('a student is asked to write at the front: they and nobody else, as long as they are', async () => {
+  const { teacher, handout, students } = await startLesson(school, 2)
+  const [one, other] = students
+  const board = await open(teacher, handout.id)
+  const page = await firstPageOf(teacher, board.copy)
+  const say = (student: string | null) =>
+    teacher.post(`/handouts/${board.handout}/lesson`, { say: 'let write', student })
+  await say(one!.person.id)
+  // They do not have it yet.
+  expect(await fatesOf(one!.visitor.keep(board.copy, [adding(page)]))).toBeUndefined()
+  const told = async (of: typeof one) =>
+    (await of!.visitor.get<OwnLessonTold>(`/copies/${of!.copy}/lesson`)).writesAt
+  expect(await told(one)).toBeNull()
+  await teacher.post(`/handouts/${board.handout}/students`, {
+    students: students.map(({ person }) => person.id),
+  })
+  const heard: string[] = []
+  ;(await one!.visitor.device()).on('lesson', (id) => heard.push(id))
+  await one!.visitor.follow(one!.copy)
+  await say(one!.person.id)
+  await until(async () => heard.includes(handout.id))
+  expect(await told(one)).toBe(board.copy)
+  expect(await told(other)).toBeNull()
+  expect(await fatesOf(one!.visitor.keep(board.copy, [adding(page)]))).toEqual(['kept'])
+  expect(await fatesOf(one!.visitor.keep(board.copy, [adding(page, 'help')]))).toEqual(['wrong'])
+  expect(await fatesOf(other!.visitor.keep(board.copy, [adding(page)]))).toEqual(['closed'])
+  // What the teacher wrote there is not theirs to take away.
+  const mine = adding(page)
+  await teacher.keep(board.copy, [mine])
+  await one!.visitor.keep(board.copy, [
+    { ...mine, id: randomUUID(), act: 'take', items: mine.items.map(({ id }) => id) } as never,
+  ])
+  const seen = await teacher.get<{ events: unknown }>(`/copies/${board.copy}/log`)
+  expect(JSON.stringify(seen)).not.toMatch(/"act":"take"[^}]*"free":true/)
+  await say(null)
+  expect(await fatesOf(one!.visitor.keep(board.copy, [adding(page)]))).toEqual(['closed'])
+  expect(await told(one)).toBeNull()
+})

@@ -95,3 +95,23 @@ export async function boardBeside(db: Queries, studentId: string, handoutId: str
     ORDER BY h.handed_out_at DESC LIMIT 1`)
   return rows[0]?.id ?? null
 }
+
+/** The page at the front on which a student is asked to write, of those that they have to read. */
+export async function boardToWriteOn(db: Queries, studentId: string): Promise<string | null> {
+  const { rows } = await db.execute<{ id: string }>(sql`
+    SELECT c.id FROM copy_member m
+      JOIN copy c ON c.id = m.copy_id AND c.withdrawn_at IS NULL
+      JOIN handout h ON h.id = c.handout_id AND h.way = 'read' AND h.withdrawn_at IS NULL
+      JOIN lesson l ON l.handout_id = h.id AND l.said->>'writer' = ${studentId}::text
+    WHERE m.student_id = ${studentId} AND m.left_at IS NULL ORDER BY h.handed_out_at DESC LIMIT 1`)
+  return rows[0]?.id ?? null
+}
+
+/** The other hand-outs that the class of a hand-out has. */
+export async function inSameClass(db: Queries, handoutId: string): Promise<string[]> {
+  const { rows } = await db.execute<{ id: string }>(sql`
+    SELECT other.id FROM handout h JOIN handout other
+      ON other.class_id = h.class_id AND other.id <> h.id AND other.withdrawn_at IS NULL
+    WHERE h.id = ${handoutId}`)
+  return rows.map(({ id }) => id)
+}

@@ -2,7 +2,7 @@ import { CALLS, lessonFor, NOBODYS } from '@hand-back/core'
 import { Router } from 'express'
 import type { Context } from '../context.ts'
 import { copyFor } from '../copies/index.ts'
-import { boardBeside, ownHandout } from '../handouts/index.ts'
+import { boardBeside, boardToWriteOn, ownHandout } from '../handouts/index.ts'
 import { answering } from '../http/answering.ts'
 import { handsOf, ownHandUpAt, putHandUp, takeHandDown } from './hands.ts'
 import { lessonOf, say } from './lesson.ts'
@@ -33,8 +33,12 @@ export function roomRoutes(context: Context): Router {
   answering(router, CALLS.say, ({ person, ids, sent }) => say(context, person.id, ids.handout, sent))
   answering(router, CALLS.ownLesson, async ({ person, ids }) => {
     const { copy } = await copyFor(db, person, ids.copy)
-    const lesson = lessonFor(await lessonOf(db, copy.handoutId), copy.id)
-    return { now: context.now(), lesson, board: await boardBeside(db, person.id, copy.handoutId) }
+    return {
+      now: context.now(),
+      lesson: lessonFor(await lessonOf(db, copy.handoutId), copy.id, person.id),
+      board: await boardBeside(db, person.id, copy.handoutId),
+      writesAt: await boardToWriteOn(db, person.id),
+    }
   })
   return router
 }

@@ -12,7 +12,7 @@ import { eq, sql } from 'drizzle-orm'
 import type { Context } from '../context.ts'
 import type { Queries } from '../db/connect.ts'
 import { lessons } from '../db/schema.ts'
-import { ownHandout } from '../handouts/index.ts'
+import { inSameClass, ownHandout } from '../handouts/index.ts'
 
 /** What was said to the class that works on a hand-out. */
 export async function lessonOf(db: Queries, handoutId: string): Promise<Lesson> {
@@ -40,6 +40,9 @@ export async function say(
     return after
   })
   news.lessonChanged(handoutId)
+  // Whoever is asked to the front may have anything of the class open.
+  if (said.say === 'let write')
+    for (const other of await inSameClass(db, handoutId)) news.lessonChanged(other)
   return { now: now(), lesson: told }
 }
 

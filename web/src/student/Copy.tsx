@@ -54,6 +54,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   useOpening(copy, store)
   const parts = useInLesson()
   const [rests, setRests] = useState(false)
+  const [writesAtFront, setWrites] = useState(false)
   useRelease(outbox, rests)
   const [hidesHelp, setHidesHelp] = useState(false)
   const isHelped = (page: string) => isOnLayer(log, page, 'help')
@@ -67,7 +68,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
   return (
     <div className="flex h-full flex-col">
       <WorkingPage
-        {...{ copy, store, person, bytesOf, hidesHelp, rests }}
+        {...{ copy, store, person, bytesOf, hidesHelp, rests, writesAtFront }}
         over={
           parts &&
           ((page, view, pages, turnTo) => (
@@ -94,6 +95,7 @@ function OpenCopy({ copy, store, person }: { copy: CopyWhole; store: CopyStore; 
                   onHideHelp={setHidesHelp}
                   onLookHere={turnTo}
                   onRests={setRests}
+                  onWrites={setWrites}
                 />
               )}
               <LookedFor copy={copy} state={state} round={round} log={log} />

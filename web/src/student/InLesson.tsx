@@ -24,11 +24,13 @@ interface InLessonProps {
   onLookHere: (page: string) => void
   /** Told whether pens are down. */
   onRests: (rests: boolean) => void
+  /** Told whether one may write on what is there to be read. */
+  onWrites: (writes: boolean) => void
 }
 
 /** What goes on between a student and the teacher while the class works: a hand up, a teacher who looks on, the time that is left. */
 export function InLesson(props: InLessonProps) {
-  const { copy, state, store, pages, page, hidesHelp, onHideHelp, onLookHere, onRests } = props
+  const { copy, state, store, pages, page, hidesHelp, onHideHelp, onLookHere, onRests, onWrites } = props
   useHere(copy.id, copy.handout, page, store)
   useHearLesson(copy.id, copy.handout)
   const lesson = useOwnLesson(copy.id)
@@ -37,6 +39,8 @@ export function InLesson(props: InLessonProps) {
   usePensDown(worksOn(state) ? lesson : undefined, onRests)
   useShownPage(lesson, pages, page, onLookHere)
   useEffect(() => () => onRests(false), [onRests])
+  const writes = lesson?.writes ?? false
+  useEffect(() => onWrites(writes), [writes, onWrites])
   return (
     <>
       <BesideSign copy={copy} onLookHere={onLookHere} />

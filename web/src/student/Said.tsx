@@ -8,10 +8,11 @@ import {
 } from '@hand-back/core'
 import { Hand, MessageSquareText, PenOff, Presentation } from 'lucide-react'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { schoolNow } from '../lesson/schoolClock.ts'
 import { Meanwhile } from './Meanwhile.tsx'
 import { SaidLine } from './SaidLine.tsx'
-import { useOwnLesson } from './useOwnLesson.ts'
+import { useOwnLesson, useWritesAt } from './useOwnLesson.ts'
 
 interface SaidProps {
   copy: CopyWhole
@@ -29,6 +30,7 @@ interface SaidProps {
  */
 export function Said({ copy, person, pages, page, onTurn, rests }: SaidProps) {
   const lesson = useOwnLesson(copy.id)
+  const writesAt = useWritesAt(copy.id)
   const [read, setRead] = useState(0)
   if (!lesson) return null
   const now = schoolNow()
@@ -44,9 +46,22 @@ export function Said({ copy, person, pages, page, onTurn, rests }: SaidProps) {
             <b>Pens down.</b> What you wrote is kept.
           </SaidLine>
         )}
-        {lesson.invited && (
+        {lesson.atFront && (
+          <SaidLine strong={lesson.invited} icon={<Presentation size={20} aria-hidden="true" />}>
+            <b>Your page is at the front.</b> {lesson.invited && 'What you write now, all can see.'}
+          </SaidLine>
+        )}
+        {writesAt !== null && writesAt !== copy.id && (
           <SaidLine strong icon={<Presentation size={20} aria-hidden="true" />}>
-            <b>Your page is at the front.</b> What you write now, all can see.
+            <b>You are asked to write at the front.</b>{' '}
+            <Link to={`/copy/${writesAt}`} className="pointer-events-auto font-semibold text-verdigris">
+              Go there
+            </Link>
+          </SaidLine>
+        )}
+        {lesson.writes && (
+          <SaidLine strong icon={<Presentation size={20} aria-hidden="true" />}>
+            <b>You write at the front.</b> All can see it.
           </SaidLine>
         )}
         {kept >= 0 && (

@@ -23,6 +23,9 @@ export const useOwnLesson = (copy: string): LessonOfCopy | undefined => useQuery
 /** The copy on which their teacher writes at the front, where it has the pages of this one. */
 export const useOwnBoard = (copy: string): string | null => useQuery(ownLesson(copy)).data?.board ?? null
 
+/** Where one is asked to write at the front. */
+export const useWritesAt = (copy: string): string | null => useQuery(ownLesson(copy)).data?.writesAt ?? null
+
 /** Listens to what is said to the class: as it is said, and once more whenever something may have been missed. */
 export function useHearLesson(copy: string, handout: string): void {
   useEffect(() => {

@@ -68,6 +68,8 @@ interface WorkingPageProps {
   silent?: boolean
   /** Pens are down: it takes nothing just now. */
   rests?: boolean
+  /** A student may write on what is there to be read. */
+  writesAtFront?: boolean
   /** What is seen on the page and takes nothing from under a pen. */
   over?:
     | ((
@@ -84,7 +86,7 @@ interface WorkingPageProps {
 /** A copy as its student works on it: the page, what is printed on it, answers, ink, things, voice, and the strip of tools. */
 export function WorkingPage(props: WorkingPageProps) {
   const { copy, store, person, bytesOf, trial = false, silent = false, hidesHelp = false, children } = props
-  const { rests = false, over: overPage } = props
+  const { rests = false, writesAtFront = false, over: overPage } = props
   const { state, round, ready } = useStore(store.view)
   const pages = usePagesNow(copy, store)
   // A shared copy opens on one's own page, or where one's part of it is.
@@ -115,8 +117,8 @@ export function WorkingPage(props: WorkingPageProps) {
       placed.layer === 'work' && (touchAll || placed.author === person.id) && lies(placed.item),
     [person.id, touchAll, lies],
   )
-  // What is there to be read, its teacher writes.
-  const takes = copy.way === 'read' ? person.role === 'teacher' : worksOn(state)
+  // What is there to be read, its teacher writes, and who is asked to.
+  const takes = copy.way === 'read' ? person.role === 'teacher' || writesAtFront : worksOn(state)
   const works = takes && mayWriteOn(person.id, page.id, copy.owners)
   const writes = works && !rests
   const turn = useCallback((by: number) => turnTo(index + by), [turnTo, index])

@@ -13,11 +13,12 @@ import { outboxOf } from '../../page/device/personOutbox.ts'
 import { WorkingPage } from '../../page/work/WorkingPage.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Fetched, Loading, Trouble } from '../../ui/Notice.tsx'
-import { frontWith, frontWithout, shownCopies } from '../front/frontAs.ts'
+import { frontChanged, frontWith, frontWithout, shownCopies } from '../front/frontAs.ts'
 import { openFrontWindow } from '../front/openFrontWindow.ts'
 import { useHandout } from '../handout/useHandout.ts'
 import { type Say, useLesson, useSay } from '../room/useLesson.ts'
 import { BoardSteps } from './BoardSteps.tsx'
+import { BoardWriter } from './BoardWriter.tsx'
 
 /** Pages on which a teacher writes at the front, with everything that students have to work with. */
 export function Board({ person }: { person: Person }) {
@@ -74,6 +75,7 @@ function Writing({ handout, copy, store, person, lesson }: WritingProps) {
             </span>
             <span className="flex-1" />
             <KeptSign outbox={outbox} copy={copy.id} />
+            <BoardWriter board={handout} />
             <BoardSteps handout={handout} copy={copy.id} />
             <AtFront {...{ front, say, copy: copy.id, page: pages[index]!.id }} />
             <Button onClick={() => openFrontWindow(lesson)}>
@@ -100,7 +102,7 @@ function AtFront({ front, say, copy, page }: AtFrontProps) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: said when the page is turned, not when it was said elsewhere
   useEffect(() => {
     if (shownPage !== undefined && shownPage !== page)
-      void say({ say: 'show', front: frontWith(null, copy, page, false) })
+      void say({ say: 'show', front: frontChanged(front, copy, { page, part: null }) })
   }, [page])
   return (
     <Button

@@ -7,10 +7,6 @@ export const shownCopies = (front: Front | null): readonly ShownCopy[] =>
 /** The same, to be followed. */
 export const shownIds = (front: Front | null) => shownCopies(front).map(({ copy }) => ({ id: copy }))
 
-/** Copies at the front; of none nothing is shown. */
-export const frontOf = (copies: readonly ShownCopy[]): Front | null =>
-  copies.length === 0 ? null : { what: 'copies', copies: [...copies] }
-
 /** A copy at the front beside what is there: two at most, the last one shown goes. Never with a name unless that is said. */
 export function frontWith(front: Front | null, copy: string, page: string, beside: boolean): Front {
   const shown: ShownCopy = { copy, page, part: null, named: false }
@@ -20,8 +16,18 @@ export function frontWith(front: Front | null, copy: string, page: string, besid
 
 /** What is shown with one copy of it changed. */
 export const frontChanged = (front: Front | null, copy: string, change: Partial<ShownCopy>): Front | null =>
-  frontOf(shownCopies(front).map((each) => (each.copy === copy ? { ...each, ...change } : each)))
+  amongCopies(front, (shown) => shown.map((each) => (each.copy === copy ? { ...each, ...change } : each)))
 
 /** What is shown without one copy. */
 export const frontWithout = (front: Front | null, copy: string): Front | null =>
-  frontOf(shownCopies(front).filter((each) => each.copy !== copy))
+  amongCopies(front, (shown) => shown.filter((each) => each.copy !== copy))
+
+/** Of no copies nothing is shown; a page as it was handed out stays what it is. */
+function amongCopies(
+  front: Front | null,
+  change: (shown: readonly ShownCopy[]) => ShownCopy[],
+): Front | null {
+  if (front?.what !== 'copies') return front
+  const copies = change(front.copies)
+  return copies.length === 0 ? null : { what: 'copies', copies }
+}

@@ -86,11 +86,12 @@ export function sayDoing(doing: Doing, of: AtWork, page: number | undefined, now
   if (doing === 'writing') return 'writing'
   if (doing === 'gone') return 'out of reach'
   if (doing === 'with you') return STATES[of.state] ?? 'with you'
-  if (doing === 'here') return page === undefined ? 'here' : `page ${page}`
+  if (doing === 'here')
+    return `${page === undefined ? 'here' : `page ${page}`}${sayMinutes(now - (of.lastDone ?? now), ' · ')}`
   return doing
 }
 
-function sayMinutes(milliseconds: number): string {
+function sayMinutes(milliseconds: number, before = ' '): string {
   const minutes = Math.floor(milliseconds / 60_000)
-  return minutes < 1 ? '' : ` ${minutes} min`
+  return minutes < 1 ? '' : `${before}${minutes} min`
 }
