@@ -72,23 +72,25 @@ async function newestOf(tx: Queries, teacherId: string, of: { worksheet: string;
 }
 
 /**
- * The hand-outs to read that this class has of the same pages as a hand-out, and the other way round: what is written at
- * the front of one lies on the copies of the other.
+ * The hand-outs to read that this class has of the same worksheet as a hand-out, and the other way round: what is written
+ * at the front of one lies on the copies of the other, on the pages that both have, whatever was changed in one since.
  */
 export async function samePagesAs(db: Queries, handoutId: string): Promise<string[]> {
   const { rows } = await db.execute<{ id: string }>(sql`
-    SELECT other.id FROM handout h JOIN handout other
-      ON other.version_id = h.version_id AND other.class_id = h.class_id AND other.id <> h.id
+    SELECT other.id FROM handout h JOIN worksheet_version v ON v.id = h.version_id
+      JOIN worksheet_version same ON same.worksheet_id = v.worksheet_id
+      JOIN handout other ON other.version_id = same.id AND other.class_id = h.class_id AND other.id <> h.id
         AND (other.way = 'read') <> (h.way = 'read')
     WHERE h.id = ${handoutId}`)
   return rows.map(({ id }) => id)
 }
 
-/** The copy to read of the same pages that a student has beside their own: what their teacher writes at the front. */
+/** The copy to read of the same worksheet that a student has beside their own: what their teacher writes at the front. */
 export async function boardBeside(db: Queries, studentId: string, handoutId: string): Promise<string | null> {
   const { rows } = await db.execute<{ id: string }>(sql`
-    SELECT c.id FROM handout own
-      JOIN handout h ON h.version_id = own.version_id AND h.class_id = own.class_id AND h.way = 'read'
+    SELECT c.id FROM handout own JOIN worksheet_version v ON v.id = own.version_id
+      JOIN worksheet_version same ON same.worksheet_id = v.worksheet_id
+      JOIN handout h ON h.version_id = same.id AND h.class_id = own.class_id AND h.way = 'read'
       JOIN copy c ON c.handout_id = h.id
       JOIN copy_member m ON m.copy_id = c.id AND m.student_id = ${studentId} AND m.left_at IS NULL
     WHERE own.id = ${handoutId} AND own.way <> 'read' AND h.withdrawn_at IS NULL AND c.withdrawn_at IS NULL

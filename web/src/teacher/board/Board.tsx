@@ -76,7 +76,7 @@ function Writing({ handout, copy, store, person, lesson }: WritingProps) {
             <span className="flex-1" />
             <KeptSign outbox={outbox} copy={copy.id} />
             <BoardWriter board={handout} />
-            <BoardSteps handout={handout} copy={copy.id} />
+            <BoardSteps {...{ handout, lesson }} copy={copy.id} />
             <AtFront {...{ front, say, copy: copy.id, page: pages[index]!.id }} />
             <Button onClick={() => openFrontWindow(lesson)}>
               <ExternalLink size={17} aria-hidden="true" /> Window for the projector

@@ -9,8 +9,17 @@ import { Field } from '../../ui/Field.tsx'
 import { MoreMenu } from '../../ui/MoreMenu.tsx'
 import { sayDone, sayProblem } from '../../ui/notices.ts'
 
+interface BoardStepsProps {
+  handout: HandoutWhole
+  copy: string
+  /** The hand-out at whose front it is shown. */
+  lesson: string
+}
+
 /** What becomes of a page at the front: the class has it to read, gets copies of it, or it stands on the shelf. */
-export function BoardSteps({ handout, copy }: { handout: HandoutWhole; copy: string }) {
+export function BoardSteps({ handout, copy, lesson }: BoardStepsProps) {
+  const navigate = useNavigate()
+  const prepareAt = `/worksheet/${handout.worksheetId}?in=${handout.id}&lesson=${lesson}`
   const [keeps, setKeeps] = useState<'shelf' | 'hand out'>()
   const missing = handout.without.map(({ id }) => id)
   const give = async () => {
@@ -29,6 +38,9 @@ export function BoardSteps({ handout, copy }: { handout: HandoutWhole; copy: str
         acts={[
           ...(missing.length > 0
             ? [{ words: `Give it to ${handout.className} to read`, act: () => void give() }]
+            : []),
+          ...(handout.ownsWorksheet
+            ? [{ words: 'Put curves, cards, a part of a page on it …', act: () => void navigate(prepareAt) }]
             : []),
           { words: 'Hand out copies of it …', act: () => setKeeps('hand out') },
           { words: 'Keep it on the shelf …', act: () => setKeeps('shelf') },

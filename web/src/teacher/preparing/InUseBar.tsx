@@ -9,11 +9,18 @@ import { sayDone } from '../../ui/notices.ts'
 import { useAct } from '../../ui/useAct.ts'
 import { count } from '../../ui/when.ts'
 import { asked } from '../asked.ts'
+import { boardAt } from '../board/openBoard.ts'
 import { saidChanges } from '../handout/saidChanges.ts'
 import { usePreparing } from './context.ts'
 
+interface InUseBarProps {
+  handout: HandoutWhole
+  /** One came from the front of this lesson, and goes back there; nothing: from the hand-out. */
+  lesson: string | null
+}
+
 /** Changing the pages of a hand-out in use: whose it is, what its copies do not have yet, and sending that. */
-export function InUseBar({ handout }: { handout: HandoutWhole }) {
+export function InUseBar({ handout, lesson }: InUseBarProps) {
   const { keeper } = usePreparing()
   const kept = useStore(keeper.state, ({ state }) => state === 'kept')
   const changes = useQuery(asked.handoutChanges(handout.id))
@@ -34,7 +41,9 @@ export function InUseBar({ handout }: { handout: HandoutWhole }) {
   const copies = handout.copies.length
   return (
     <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-ochre-soft px-5 py-1.5 max-tablet:px-3">
-      <LinkButton to={`/handout/${handout.id}`}>
+      <LinkButton
+        to={handout.way === 'read' && lesson ? boardAt(handout.id, lesson) : `/handout/${handout.id}`}
+      >
         <span className="max-w-[240px] truncate">{handout.title}</span>
       </LinkButton>
       <p role="status" className="min-w-0 flex-1">

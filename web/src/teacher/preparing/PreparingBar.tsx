@@ -64,7 +64,7 @@ export function PreparingBar({ onKeys }: { onKeys: () => void }) {
           {inUse.data ? 'Hand out to others' : 'Hand out'}
         </Button>
       </header>
-      {inUse.data && <InUseBar handout={inUse.data} />}
+      {inUse.data && <InUseBar handout={inUse.data} lesson={search.get('lesson')} />}
       {refused && (
         <p role="alert" className="shrink-0 border-b border-rule bg-madder-soft px-5 py-2">
           {refused}
