@@ -28,7 +28,7 @@ export function DrawBox({ view, of, onBox }: DrawBoxProps) {
   return (
     <div
       data-testid="draw-box"
-      data-takes="all"
+      data-takes="one"
       className="pointer-events-auto absolute inset-0 cursor-crosshair touch-none"
       onPointerDown={(event) => {
         event.stopPropagation()

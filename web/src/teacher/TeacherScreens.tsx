@@ -1,5 +1,5 @@
 import type { Person } from '@hand-back/core'
-import { lazy, Suspense, useEffect } from 'react'
+import { lazy, type ReactNode, Suspense, useEffect } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { outboxOf } from '../page/device/personOutbox.ts'
 import { useLetterSize } from '../page/habits/useLetterSize.ts'
@@ -44,6 +44,8 @@ const FrontWindow = lazy(async () => ({
 
 const Board = lazy(async () => ({ default: (await importAgain(() => import('./board/Board.tsx'))).Board }))
 
+const whenFetched = (screen: ReactNode) => <Suspense fallback={<Loading />}>{screen}</Suspense>
+
 /** A teacher's screens: most within the frame, marking and preparing with the whole window. */
 export default function TeacherScreens({ person }: { person: Person }) {
   useLetterSize(person)
@@ -54,54 +56,12 @@ export default function TeacherScreens({ person }: { person: Person }) {
   return (
     <Routes>
       <Route path="/handout/:handout/pile/:copy" element={<Marking person={person} />} />
-      <Route
-        path="/worksheet/:worksheet"
-        element={
-          <Suspense fallback={<Loading />}>
-            <Preparing person={person} />
-          </Suspense>
-        }
-      />
-      <Route
-        path="/handout/:handout/room"
-        element={
-          <Suspense fallback={<Loading />}>
-            <Room person={person} />
-          </Suspense>
-        }
-      />
-      <Route
-        path="/handout/:handout/room/:copy"
-        element={
-          <Suspense fallback={<Loading />}>
-            <HelpedCopy person={person} />
-          </Suspense>
-        }
-      />
-      <Route
-        path="/handout/:handout/front"
-        element={
-          <Suspense fallback={<Loading />}>
-            <AtTheFront person={person} />
-          </Suspense>
-        }
-      />
-      <Route
-        path="/handout/:handout/board"
-        element={
-          <Suspense fallback={<Loading />}>
-            <Board person={person} />
-          </Suspense>
-        }
-      />
-      <Route
-        path="/handout/:handout/front/window"
-        element={
-          <Suspense fallback={<Loading />}>
-            <FrontWindow person={person} />
-          </Suspense>
-        }
-      />
+      <Route path="/worksheet/:worksheet" element={whenFetched(<Preparing person={person} />)} />
+      <Route path="/handout/:handout/room" element={whenFetched(<Room person={person} />)} />
+      <Route path="/handout/:handout/room/:copy" element={whenFetched(<HelpedCopy person={person} />)} />
+      <Route path="/handout/:handout/front" element={whenFetched(<AtTheFront person={person} />)} />
+      <Route path="/handout/:handout/board" element={whenFetched(<Board person={person} />)} />
+      <Route path="/handout/:handout/front/window" element={whenFetched(<FrontWindow person={person} />)} />
       <Route path="/worksheet/:worksheet/as-a-student" element={<AsStudent person={person} />} />
       <Route path="/worksheet/:worksheet/worked" element={<WorkedCopy person={person} />} />
       <Route element={<Frame person={person} />}>
@@ -113,14 +73,7 @@ export default function TeacherScreens({ person }: { person: Person }) {
         <Route path="/class/:class" element={<ClassPage person={person} />} />
         <Route path="/class/:class/mail" element={<ClassMail />} />
         <Route path="/handout/:handout" element={<Handout person={person} />} />
-        <Route
-          path="/handout/:handout/paper"
-          element={
-            <Suspense fallback={<Loading />}>
-              <FromPaperScreen person={person} />
-            </Suspense>
-          }
-        />
+        <Route path="/handout/:handout/paper" element={whenFetched(<FromPaperScreen person={person} />)} />
       </Route>
       <Route path="*" element={<Navigate to="/" replace />} />
     </Routes>
