@@ -4,8 +4,6 @@ import {
   type HandoutChange,
   type HandoutChanges,
   type PageChanges,
-  type PageOwners,
-  type PagePart,
   pagesFor,
   Refused,
 } from '@hand-back/core'
@@ -206,30 +204,6 @@ export async function giveToJoiners(
   for (const handout of out) await giveTo(tx, handout, students)
 }
 
-/** Gives parts of pages of a shared copy to some who share it; those who do not share it get none. Throws `Refused`. */
-export async function giveParts(
-  db: Database,
-  teacherId: string,
-  copyId: string,
-  wished: readonly PagePart[],
-): Promise<{ handout: string }> {
-  return db.transaction(async (tx) => {
-    const [copy] = await tx.select().from(copies).where(eq(copies.id, copyId))
-    if (!copy?.name) throw notHere()
-    await ownHandout(tx, teacherId, copy.handoutId)
-    const members = await tx
-      .select({ id: copyMembers.studentId })
-      .from(copyMembers)
-      .where(and(eq(copyMembers.copyId, copyId), isNull(copyMembers.leftAt)))
-    const shares = new Set(members.map(({ id }) => id))
-    const parts = wished
-      .map((part) => ({ ...part, students: part.students.filter((id) => shares.has(id)) }))
-      .filter(({ students }) => students.length > 0)
-    await tx.update(copies).set({ parts }).where(eq(copies.id, copyId))
-    return { handout: copy.handoutId }
-  })
-}
-
 /** Changes what is other for one copy than for the rest of its hand-out. Throws `Refused`. */
 export async function changeCopy(
   db: Database,
@@ -288,30 +262,4 @@ export async function changeSet(
     throw new Refused('The copy would have no page at all.', 422)
   await db.update(copies).set({ setId: set }).where(eq(copies.id, copyId))
   return { handout: copy.handoutId, students: await membersOf(db, copy.handoutId) }
-}
-
-/** Gives pages of a shared copy to some who share it. Throws `Refused`. */
-export async function givePages(
-  db: Database,
-  teacherId: string,
-  copyId: string,
-  owners: PageOwners,
-): Promise<{ handout: string }> {
-  return db.transaction(async (tx) => {
-    const [copy] = await tx.select().from(copies).where(eq(copies.id, copyId))
-    if (!copy?.name) throw notHere()
-    await ownHandout(tx, teacherId, copy.handoutId)
-    const members = await tx
-      .select()
-      .from(copyMembers)
-      .where(and(eq(copyMembers.copyId, copyId), isNull(copyMembers.leftAt)))
-    for (const { studentId } of members) {
-      const pages = Object.keys(owners).filter((page) => owners[page]!.includes(studentId))
-      await tx
-        .update(copyMembers)
-        .set({ pages: pages.length > 0 ? pages : null })
-        .where(and(eq(copyMembers.copyId, copyId), eq(copyMembers.studentId, studentId)))
-    }
-    return { handout: copy.handoutId }
-  })
 }

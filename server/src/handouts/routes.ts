@@ -10,8 +10,6 @@ import {
   changeHandout,
   changeSet,
   copiesOf,
-  givePages,
-  giveParts,
   giveToMore,
   leaveCopy,
   membersOf,
@@ -19,6 +17,7 @@ import {
   waitingChanges,
 } from './inUse.ts'
 import { openBoard, samePagesAs } from './openBoard.ts'
+import { givePages, giveParts } from './pagesGiven.ts'
 import { handoutsOf, wholeHandout } from './queries.ts'
 import { keepSpoken, spokenFor } from './spoken.ts'
 

@@ -9,15 +9,13 @@ import {
   type WorksheetPage,
   worksOn,
 } from '@hand-back/core'
-import { type ReactNode, useCallback, useMemo, useState } from 'react'
+import { type ReactNode, useCallback, useState } from 'react'
 import { useStore } from 'zustand'
-import { apiUrl } from '../../seat.ts'
 import { Cards, type HeldTool } from '../answers/Cards.tsx'
 import { PrintedWords } from '../answers/PrintedWords.tsx'
 import { useAnswersOf, useDrawnToRead, useDrawnToWork } from '../answers/useDrawn.ts'
 import type { CopyStore } from '../copy/copyStore.ts'
 import { usePhotos } from '../copy/usePhotos.ts'
-import { bitmapsFor } from '../draw/bitmaps.ts'
 import { measure } from '../draw/letters.ts'
 import { StepFrame } from '../feedback/StepFrame.tsx'
 import { useStepping } from '../feedback/useStepping.ts'
@@ -42,8 +40,9 @@ import { SpeakButton } from '../voice/SpeakButton.tsx'
 import { useHearAll } from '../voice/useHearAll.ts'
 import { VoiceNotes } from '../voice/VoiceNotes.tsx'
 import { ClosedVeil } from './ClosedVeil.tsx'
+import { type Over, OverPage } from './OverPage.tsx'
 import { PaperTag } from './PaperTag.tsx'
-import { FeedbackBar, FromPaper, LookBack, PagesDialog, PinTags, PrintDialog, SaveDialog } from './parts.ts'
+import { FeedbackBar, PinTags } from './parts.ts'
 import { ReadingStrip } from './ReadingStrip.tsx'
 import { useOpenPart } from './useOpenPart.ts'
 import { useSpokenWork } from './useSpokenWork.ts'
@@ -95,7 +94,7 @@ export function WorkingPage(props: WorkingPageProps) {
   const where = useWhere(copy.id, pages, own)
   const { index, turnTo, turnToPage } = where
   const tools = useTools(person, STUDENT_SWATCHES)
-  const [over, setOver] = useState<'pages' | 'past' | 'print' | 'paper' | 'save'>()
+  const [over, setOver] = useState<Over>()
   // What is only tried out has no past and no PDF.
   const lookBack = trial ? undefined : () => setOver('past')
   const print = trial ? undefined : () => setOver('print')
@@ -147,7 +146,6 @@ export function WorkingPage(props: WorkingPageProps) {
   const working = useDrawnToWork(page, answered, work.elsewhere, lies)
   const reading = useDrawnToRead(copy, page, answered)
   const photoUrl = usePhotos(copy.id, bytesOf)
-  const bitmaps = useMemo(() => bitmapsFor(photoUrl), [photoUrl])
   const talk = useTalkPlayer({ copy, store, person, photoUrl })
   const onView = useSameLook(where, work.surface, page.id)
   const onRead = useReading(page, seen.items)
@@ -312,63 +310,14 @@ export function WorkingPage(props: WorkingPageProps) {
           onAll={() => setOver('pages')}
         />
       </Worktop>
-      {over === 'pages' && (
-        <PagesDialog
-          store={store}
-          printed={copy.pages}
-          pages={pages}
-          index={index}
-          person={person}
-          copy={copy.id}
-          photoUrl={photoUrl}
-          // A go for chosen questions takes no pages either.
-          writes={writes && !part}
-          onTurn={turnToPage}
-          onClose={() => setOver(undefined)}
-        />
-      )}
-      {over === 'paper' && (
-        <FromPaper
-          on={{
-            ...{ copy: copy.id, person: person.id, store, page, pages, turnToPage },
-            ...{ printed: copy.pages, placed: seen.placed, part: work.seenPart, pick: work.picking.pick },
-          }}
-          onClose={() => setOver(undefined)}
-        />
-      )}
-      {over === 'save' && (
-        <SaveDialog
-          seen={{
-            ...{ page, items: seen.items, copy: copy.id, bitmaps },
-            name: `${copy.title} ${index + 1}`.replace(/[^\p{L}\p{N} .-]+/gu, ' ').trim(),
-          }}
-          pdf={apiUrl(`/copies/${copy.id}/pdf`)}
-          onInk={writes ? (ink) => store.add(page.id, ink) : undefined}
-          onClose={() => setOver(undefined)}
-        />
-      )}
-      {over === 'print' && (
-        <PrintDialog
-          title="For paper"
-          address={apiUrl(`/copies/${copy.id}/pdf`)}
-          choice={{ full: 'The pages with what is on them', empty: 'The empty pages' }}
-          head="Name, class and page at the head of each page"
-          codes
-          onClose={() => setOver(undefined)}
-        />
-      )}
+      <OverPage
+        {...{ over, copy, store, person, pages, index, seen, work, photoUrl, writes }}
+        // A go for chosen questions takes no pages either.
+        writesAll={writes && !part}
+        onTurn={turnToPage}
+        onClose={() => setOver(undefined)}
+      />
       {talk.player}
-      {over === 'past' && (
-        <LookBack
-          copy={copy}
-          store={store}
-          person={person}
-          page={page.id}
-          photoUrl={photoUrl}
-          writes={writes && !part}
-          onClose={() => setOver(undefined)}
-        />
-      )}
     </>
   )
 }
