@@ -11,6 +11,8 @@ const NAMES = ['Noor Farrant', 'Emre Okafor', 'Lotte Lindqvist']
 /** A class of three, each with their copy open, and their teacher. */
 async function atWork(somebody: () => Promise<Page>) {
   const teacher = await somebody()
+  // Her clock is wrong by a day.
+  await teacher.addInitScript('{ const now = Date.now; Date.now = () => now() + 86400000 }')
   const lesson = await prepareLesson(server, teacher, NAMES, pdf)
   const students: Page[] = []
   for (const index of NAMES.keys()) {
@@ -58,6 +60,7 @@ test('in the room ink appears as it is written, hands are seen in turn by the te
   await button(lotte, 'Hand up').click()
   await expect(button(lotte, 'Hand is up')).toHaveAttribute('aria-pressed', 'true')
   await expect(card(teacher, 'Lotte')).toHaveAttribute('data-doing', 'asks')
+  await expect(card(teacher, 'Lotte')).toContainText(/asks$/)
   await button(emre, 'Hand up').click()
   const waiting = teacher.getByRole('region', { name: 'Needs you' }).getByRole('listitem')
   await expect(waiting).toHaveText([/Lotte Lindqvist/, /Emre Okafor/])

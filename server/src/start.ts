@@ -82,11 +82,8 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
   server.on('request', makeApp(context, session, settings.webRoot))
   live.attach(server)
   live.engine.use(session)
-  live.adapter(
-    createAdapter(gatheringPool(pool), {
-      errorHandler: (error) => log.warn({ cause: causeOf(error) }, 'live messages'),
-    }),
-  )
+  const notTold = (error: Error) => log.warn({ cause: causeOf(error) }, 'live messages')
+  live.adapter(createAdapter(gatheringPool(pool, notTold), { errorHandler: notTold }))
   answerDevices(live, context, new Keeper(context))
   // Before every other listener, Socket.IO's included.
   server.prependListener('request', takeSeat)

@@ -17,3 +17,6 @@ export async function learningTime<Told extends { readonly now: number }>(
 
 /** The time at school, in milliseconds since 1970, whatever the clock of this device shows. */
 export const schoolNow = (): number => (reading ? count() + reading.ahead : Date.now())
+
+/** A moment that school told, as the clock of this device would have shown it. */
+export const onThisClock = (moment: number): number => moment - (schoolNow() - Date.now())

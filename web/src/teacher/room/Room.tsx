@@ -12,6 +12,7 @@ import { useCallback, useMemo, useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { ask } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
+import { onThisClock } from '../../lesson/schoolClock.ts'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Empty, Fetched } from '../../ui/Notice.tsx'
 import { sayProblem } from '../../ui/notices.ts'
@@ -64,7 +65,10 @@ function Inside({ handout, told, person }: { handout: HandoutWhole; told: RoomTo
   const now = useNow(LOOKS_EVERY)
   const [floorRef, window] = useWindow()
 
-  const handOf = (row: CopyRow) => told.hands.find(({ copy }) => copy === row.id)?.at
+  const handOf = (row: CopyRow) => {
+    const hand = told.hands.find(({ copy }) => copy === row.id)
+    return hand && onThisClock(hand.at)
+  }
   const works = rows.map((row) =>
     atWork(row, where.get(row.id) ?? [], lastDone.get(row.id), handOf(row), now),
   )
