@@ -31,7 +31,7 @@ interface SaidProps {
 export function Said({ copy, person, pages, page, onTurn, rests }: SaidProps) {
   const lesson = useOwnLesson(copy.id)
   const writesAt = useWritesAt(copy.id)
-  const [read, setRead] = useState(0)
+  const [read, setRead] = useState<ReadonlySet<number>>(new Set())
   if (!lesson) return null
   const now = schoolNow()
   const kept = isKept(lesson.look, now) ? pages.findIndex(({ id }) => id === lesson.look!.page) : -1
@@ -74,7 +74,7 @@ export function Said({ copy, person, pages, page, onTurn, rests }: SaidProps) {
           <SaidLine
             key={line.at}
             icon={<MessageSquareText size={20} aria-hidden="true" />}
-            onRead={() => setRead(Math.max(read, line.at))}
+            onRead={() => setRead(new Set(read).add(line.at))}
           >
             {line.own && <b>To you: </b>}
             {line.words}
@@ -86,12 +86,12 @@ export function Said({ copy, person, pages, page, onTurn, rests }: SaidProps) {
 }
 
 /** What was said and not read yet, the last first. */
-function linesOf({ toAll, toOne }: LessonOfCopy, now: number, read: number) {
+function linesOf({ toAll, toOne }: LessonOfCopy, now: number, read: ReadonlySet<number>) {
   const all = [
     { line: toOne, own: true },
     { line: toAll, own: false },
   ]
   return all
-    .flatMap(({ line, own }) => (isSaid(line, now) && line.at > read ? [{ ...line, own }] : []))
+    .flatMap(({ line, own }) => (isSaid(line, now) && !read.has(line.at) ? [{ ...line, own }] : []))
     .sort((a, b) => b.at - a.at)
 }

@@ -18,6 +18,7 @@ import { queries } from '../../api/queries.ts'
 import { DrawBox } from '../../lesson/DrawBox.tsx'
 import { PartsMarked } from '../../lesson/PartsMarked.tsx'
 import { PensHere, usePens } from '../../lesson/PensHere.tsx'
+import { whenPenIsUp } from '../../lesson/whenPenIsUp.ts'
 import { useDrawnToRead } from '../../page/answers/useDrawn.ts'
 import type { CopyStore } from '../../page/copy/copyStore.ts'
 import { useCopy } from '../../page/copy/useCopy.ts'
@@ -66,11 +67,12 @@ async function blobAt(url: string): Promise<Blob> {
   return answer.blob()
 }
 
-/** Moves the page along with a place that somebody else looks at. */
+/** Moves the page along with a place that somebody else looks at, and never under a pen. */
 function useFollowed(surface: Surface | undefined, at: Point | undefined): void {
   const { x, y } = at ?? {}
   useEffect(() => {
-    if (surface && x !== undefined && y !== undefined) surface.look({ x, y }, surface.view.scale)
+    if (!surface || x === undefined || y === undefined) return
+    return whenPenIsUp(() => surface.look({ x, y }, surface.view.scale))
   }, [surface, x, y])
 }
 
