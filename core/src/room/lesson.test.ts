@@ -29,7 +29,7 @@ const sayings: fc.Arbitrary<Saying> = fc.oneof(
     { say: 'no time' },
     { say: 'pens down' },
     { say: 'pens up' },
-    { say: 'let go' },
+    { say: 'look no more' },
     { say: 'look', page: idOf(1), keeps: true },
     { say: 'line', words: 'Well done' },
     { say: 'line', words: 'Look at 3 again', copies: [idOf(2), idOf(3)] },

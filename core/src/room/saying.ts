@@ -15,7 +15,7 @@ export const saying = z.discriminatedUnion('say', [
   z.object({ say: z.literal('pens down') }),
   z.object({ say: z.literal('pens up') }),
   z.object({ say: z.literal('look'), page: madeId, keeps: z.boolean() }),
-  z.object({ say: z.literal('let go') }),
+  z.object({ say: z.literal('look no more') }),
   /** A line to all, or to some copies; no words take it away. */
   z.object({
     say: z.literal('line'),
@@ -60,7 +60,7 @@ function changed(before: Lesson, said: Saying, now: number): Partial<Lesson> {
       return { pensDownAt: null }
     case 'look':
       return { look: { page: said.page, keeps: said.keeps, at: now } }
-    case 'let go':
+    case 'look no more':
       return { look: null }
     case 'line':
       return withLine(before, said, now)

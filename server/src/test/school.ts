@@ -17,6 +17,7 @@ import { type Connection, connect } from '../db/connect.ts'
 import { hashSecret, makeTeacher } from '../people/index.ts'
 import { type RunningServer, startServer } from '../start.ts'
 import { makePdf } from './makePdf.ts'
+import { until } from './until.ts'
 import { Visitor } from './visitor.ts'
 
 /** A school of its own database and server for one test file. */
@@ -82,11 +83,25 @@ export async function openSchool(
     async close() {
       for (const made of visitors) made.leave()
       for (const server of servers) await server.stop()
-      await admin.query(`DROP DATABASE "${name}" WITH (FORCE)`)
+      await drop(admin, name)
       await admin.end()
     },
   }
 }
+
+/** PostgreSQL itself may look after a database just when it is dropped (autovacuum), and lets nobody end that: soon it is over. */
+async function drop(admin: pg.Client, name: string): Promise<void> {
+  await until(() =>
+    admin.query(`DROP DATABASE "${name}" WITH (FORCE)`).then(
+      () => true,
+      (error: { code?: string }) => {
+        if (error.code === INSUFFICIENT_PRIVILEGE) return false
+        throw error
+      },
+    ),
+  )
+}
+const INSUFFICIENT_PRIVILEGE = '42501'
 
 /** A class with students who are signed in, and a worksheet handed out to all of them. */
 export interface Lesson {

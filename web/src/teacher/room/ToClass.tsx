@@ -68,7 +68,7 @@ function Standing({ lesson, say, rows, pages }: Omit<ToClassProps, 'front'>) {
   return (
     <ul aria-label="What stands" className="border-t border-rule">
       {shown && (
-        <Stands take="Take this back" onTake={() => void say({ say: 'let go' })}>
+        <Stands take="Take this back" onTake={() => void say({ say: 'look no more' })}>
           {look!.keeps ? `All stay on page ${number}` : `All were shown page ${number}`}
         </Stands>
       )}
