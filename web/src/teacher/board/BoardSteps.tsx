@@ -50,6 +50,7 @@ export function BoardSteps({ handout, copy, lesson }: BoardStepsProps) {
         <OntoShelf
           copy={copy}
           title={handout.title}
+          classId={handout.classId}
           handsOut={keeps === 'hand out'}
           onClose={() => setKeeps(undefined)}
         />
@@ -61,12 +62,14 @@ export function BoardSteps({ handout, copy, lesson }: BoardStepsProps) {
 interface OntoShelfProps {
   copy: string
   title: string
+  /** For whom it was written. */
+  classId: string
   /** It is handed out right after. */
   handsOut: boolean
   onClose: () => void
 }
 
-function OntoShelf({ copy, title, handsOut, onClose }: OntoShelfProps) {
+function OntoShelf({ copy, title, classId, handsOut, onClose }: OntoShelfProps) {
   const navigate = useNavigate()
   const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
   const [name, setName] = useState(`${title}, ${today}`)
@@ -77,7 +80,7 @@ function OntoShelf({ copy, title, handsOut, onClose }: OntoShelfProps) {
       const { id } = await ask(CALLS.copyToShelf, { copy }, { title: name.trim() })
       void refresh(CALLS.worksheets)
       onClose()
-      if (handsOut) void navigate(`/worksheet/${id}/hand-out`)
+      if (handsOut) void navigate(`/worksheet/${id}/hand-out?class=${classId}`)
       else sayDone(`“${name.trim()}” stands on the shelf.`)
     } catch (error) {
       sayProblem(error)

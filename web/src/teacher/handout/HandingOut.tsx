@@ -60,9 +60,9 @@ interface Card {
   readonly students: number
 }
 
-/** The first class; handed out again, the first that did not have it. */
-function firstChoice(list: readonly Card[], before: HandoutWhole | undefined): string[] {
-  const first = list.find(({ id }) => id !== before?.classId) ?? list[0]
+/** The class that one came from; else the first, and handed out again the first that did not have it. */
+function firstChoice(list: readonly Card[], before: HandoutWhole | undefined, from: string | null): string[] {
+  const first = list.find(({ id }) => id === from) ?? list.find(({ id }) => id !== before?.classId) ?? list[0]
   return first ? [first.id] : []
 }
 
@@ -74,9 +74,10 @@ interface PlanProps {
 
 function Plan({ worksheet, before, classes }: PlanProps) {
   const { sheet } = worksheet
+  const [search] = useSearchParams()
   const draft = useDraft(`hand-out ${worksheet.id} ${before?.id ?? ''}`, choices, () => ({
     request: crypto.randomUUID(),
-    classes: firstChoice(classes, before),
+    classes: firstChoice(classes, before, search.get('class')),
     way: before?.way ?? 'own',
     of: {},
     terms: termsOf(before, worksheet.unit),

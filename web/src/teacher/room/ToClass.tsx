@@ -20,7 +20,8 @@ interface ToClassProps {
 export function ToClass({ lesson, say, rows, pages, front }: ToClassProps) {
   const [open, setOpen] = useState<'look' | 'line'>()
   const toggle = (which: 'look' | 'line') => setOpen(open === which ? undefined : which)
-  const close = () => setOpen(undefined)
+  // What was opened meanwhile stays open.
+  const close = (which: 'look' | 'line') => () => setOpen((now) => (now === which ? undefined : now))
   const down = arePensDown(lesson.pensDownAt, schoolNow())
   return (
     <div className="grid gap-4">
@@ -47,8 +48,8 @@ export function ToClass({ lesson, say, rows, pages, front }: ToClassProps) {
           <MessageSquareText size={17} aria-hidden="true" /> Say
         </Button>
       </section>
-      {open === 'look' && <PageForClass pages={pages} say={say} onDone={close} />}
-      {open === 'line' && <LineToClass rows={rows} say={say} onDone={close} />}
+      {open === 'look' && <PageForClass pages={pages} say={say} onDone={close('look')} />}
+      {open === 'line' && <LineToClass rows={rows} say={say} onDone={close('line')} />}
       <Standing lesson={lesson} say={say} rows={rows} pages={pages} />
     </div>
   )
