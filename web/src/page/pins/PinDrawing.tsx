@@ -10,7 +10,6 @@ interface PinDrawingProps {
   drawn: RecordingHere['drawn']
   speaking: Speaking
   view: View
-  onClose: () => void
 }
 
 /** The pen of what is said at a place: in the colour of pins, told apart from work and from feedback; in points. */

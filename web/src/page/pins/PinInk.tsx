@@ -10,7 +10,6 @@ interface PinInkProps {
   /** What of it is heard just now. */
   heard: HeardPin | undefined
   view: View
-  onClose: () => void
 }
 
 /** What was drawn on the page while something was said at a place of it: all of it; of what is heard, as it came. */

@@ -26,8 +26,8 @@ export function PinTags({ pins, page, view, speaking }: PinTagsProps) {
   const drawn = read && [read, ...read.answers].some(({ item }) => item.drawn)
   return (
     <>
-      {drawn && <PinInk pinned={read} heard={pins.heard} view={view} onClose={pins.leave} />}
-      {spoken && <PinDrawing drawn={spoken.drawn} speaking={speaking} view={view} onClose={pins.leave} />}
+      {drawn && <PinInk pinned={read} heard={pins.heard} view={view} />}
+      {spoken && <PinDrawing drawn={spoken.drawn} speaking={speaking} view={view} />}
       {placing && <Where pins={pins} page={page} view={view} />}
       {on.map(({ item, done, answers }, index) => (
         <Tag
