@@ -68,6 +68,29 @@ test('a page at the front is the teacher’s alone until the class has it to rea
   expect(await one!.visitor.get<CopyWhole>(`/copies/${board.copy}`)).toMatchObject({ way: 'read', round: 1 })
 })
 
+test('a page at the front that is withdrawn is told to whoever sees it over their own copy, and when it is back', async () => {
+  const { teacher, handout, students } = await startLesson(school, 1)
+  const [one] = students
+  const board = await open(teacher, handout.id)
+  await teacher.post(`/handouts/${board.handout}/students`, { students: [one!.person.id] })
+  const seen = async () => (await one!.visitor.get<OwnLessonTold>(`/copies/${one!.copy}/lesson`)).board
+  expect(await seen()).toBe(board.copy)
+  const heard: string[] = []
+  ;(await one!.visitor.device()).on('lesson', (id) => heard.push(id))
+  await one!.visitor.follow(one!.copy)
+  await teacher.patch(`/handouts/${board.handout}`, { withdrawn: true })
+  await until(async () => heard.includes(handout.id))
+  expect(await seen()).toBeNull()
+  heard.length = 0
+  await teacher.patch(`/handouts/${board.handout}`, { withdrawn: false })
+  await until(async () => heard.includes(handout.id))
+  expect(await seen()).toBe(board.copy)
+  heard.length = 0
+  await teacher.patch(`/copies/${board.copy}`, { withdrawn: true })
+  await until(async () => heard.includes(handout.id))
+  expect(await seen()).toBeNull()
+})
+
 test('a page at the front of a worksheet for a class; strangers open none', async () => {
   const { teacher, worksheet, class: of, handout } = await startLesson(school, 1)
   const board = await teacher.post<Opened>('/boards', {

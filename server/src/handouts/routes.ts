@@ -27,6 +27,10 @@ export function handoutRoutes(context: Context): Router {
   const tell = (students: readonly string[]) => {
     for (const student of students) news.trayChanged(student)
   }
+  /** What is written at the front is seen on copies of the same pages: those who have them ask what there is. */
+  const tellOfFront = async (handout: string) => {
+    for (const same of await samePagesAs(db, handout)) news.lessonChanged(same)
+  }
 
   streamed(router, CALLS.keepSpoken, async ({ person, ids, request, response }) => {
     await keepSpoken(db, person.id, ids.spoken, request)
@@ -50,6 +54,7 @@ export function handoutRoutes(context: Context): Router {
     if (sent.withdrawn || sent.opensAt) news.closedTo(await copiesOf(db, ids.handout))
     if (students.length > 0) news.handoutChanged(ids.handout)
     else news.handoutSeenAnew(ids.handout)
+    if (sent.withdrawn !== undefined) await tellOfFront(ids.handout)
   })
   answering(router, CALLS.handoutChanges, ({ person, ids }) => waitingChanges(db, person.id, ids.handout))
   answering(router, CALLS.sendChanges, async ({ person, ids, request }) => {
@@ -62,8 +67,7 @@ export function handoutRoutes(context: Context): Router {
     for (const place of left) news.closedTo([place.copy], place.student)
     tell(await membersOf(db, ids.handout))
     news.handoutChanged(ids.handout)
-    // What is written at the front is seen on copies of the same pages.
-    for (const same of await samePagesAs(db, ids.handout)) news.lessonChanged(same)
+    await tellOfFront(ids.handout)
   })
   answering(router, CALLS.openBoard, async ({ person, sent, request }) => {
     const opened = await openBoard(db, person.id, sent)
@@ -82,6 +86,7 @@ export function handoutRoutes(context: Context): Router {
     const { handout, students } = await changeCopy(db, person.id, ids.copy, sent)
     tell(students)
     if (sent.withdrawn) news.closedTo([ids.copy])
+    if (sent.withdrawn !== undefined) await tellOfFront(handout)
     if (students.length > 0) news.handoutChanged(handout)
     else news.rowChanged({ id: ids.copy, handoutId: handout })
   })

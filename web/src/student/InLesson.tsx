@@ -51,7 +51,12 @@ export function InLesson(props: InLessonProps) {
         </Button>
       )}
       {board !== null && (
-        <Button look="quiet" large onClick={() => useFrontSeen.setState({ seen: !seen })}>
+        <Button
+          look="quiet"
+          large
+          className="whitespace-nowrap"
+          onClick={() => useFrontSeen.setState({ seen: !seen })}
+        >
           {seen ? 'Hide front' : 'Show front'}
         </Button>
       )}

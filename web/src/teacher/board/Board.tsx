@@ -78,8 +78,9 @@ function Writing({ handout, copy, store, person, lesson }: WritingProps) {
             <BoardWriter board={handout} />
             <BoardSteps {...{ handout, lesson }} copy={copy.id} />
             <AtFront {...{ front, say, copy: copy.id, page: pages[index]!.id }} />
-            <Button onClick={() => openFrontWindow(lesson)}>
-              <ExternalLink size={17} aria-hidden="true" /> Window for the projector
+            <Button title="Window for the projector" onClick={() => openFrontWindow(lesson)}>
+              <ExternalLink size={17} aria-hidden="true" />
+              <span className="max-tablet:sr-only">Window for the projector</span>
             </Button>
           </header>
         )}
