@@ -24,6 +24,9 @@ const own = (lesson: Lesson) => lesson.students[0]!
 const anyTeacher = { teacher: true, otherTeacher: true } as const
 const anyStudent = { student: true, otherStudent: true } as const
 
+/** A question of the hand-out. */
+const QUESTION = randomUUID()
+
 // Every route of the server. Bodies are empty where getting past the door is all that is asked.
 const ROUTES: Record<string, Rule> = {
   'GET /door': { path: () => '/door', open: true },
@@ -126,6 +129,19 @@ const ROUTES: Record<string, Rule> = {
   },
   'GET /worksheets/:worksheet/picture': {
     path: (lesson) => `/worksheets/${lesson.worksheet.id}/picture`,
+    teacher: true,
+  },
+  'GET /handouts/:handout/questions/:question/answers': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/questions/${QUESTION}/answers?copies=${randomUUID()}`,
+    teacher: true,
+  },
+  'GET /handouts/:handout/questions/:question/heaps': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/questions/${QUESTION}/heaps`,
+    teacher: true,
+  },
+  'POST /handouts/:handout/questions/:question/heaps': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/questions/${QUESTION}/heaps`,
+    body: { act: 'make', heap: randomUUID(), name: 'right', copies: [] },
     teacher: true,
   },
   'GET /handouts/:handout/marking': {
@@ -356,6 +372,9 @@ let otherTeacher: Visitor
 beforeAll(async () => {
   school = await openSchool()
   lesson = await startLesson(school, 3)
+  const area = { page: lesson.worksheet.sheet.pages[0]!.id, x: 60, y: 100, width: 300, height: 100 }
+  const questions = [{ id: QUESTION, label: '1', fullMarks: 2, areas: [area] }]
+  await lesson.teacher.post(`/handouts/${lesson.handout.id}/questions`, { questions })
   otherTeacher = await school.teacher()
 })
 afterAll(() => school.close())

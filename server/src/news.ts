@@ -31,6 +31,8 @@ export interface News {
   rowChanged(copy: Pick<Newsworthy, 'id' | 'handoutId'>): void
   /** Marks of a copy were given, changed or taken: only teachers hear of it. */
   marksChanged(copy: Newsworthy): void
+  /** The answers to a question were laid in other heaps: only teachers hear of it. */
+  heapsChanged(handout: string, question: string): void
   /** Hands of these students went up or down in a copy: only they and teachers hear of it. */
   handsChanged(copy: Pick<Newsworthy, 'id' | 'handoutId'>, students: readonly string[]): void
   /** Something was said to the class that works on a hand-out: whoever has it open asks what. */

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { KeptEvent, PageEvent } from '../log/events.ts'
 import { readEvents } from '../log/readEvents.ts'
+import type { HeapsNews } from './answers.ts'
 import { type CopyStandingNews, copyStanding } from './copies.ts'
 import type { CopyRow } from './handouts.ts'
 import type { CopySum } from './marking.ts'
@@ -99,6 +100,8 @@ export interface ServerMessages {
   point(at: Pointing): void
   /** Something was said to the class that has this hand-out: whoever it concerns asks what. */
   lesson(handout: string): void
+  /** The answers to a question were laid in other heaps. */
+  heaps(news: HeapsNews): void
   /** Hands of a hand-out went up or down. */
   hands(handout: string): void
   /** One's own hand in a copy went up or down. */

@@ -2,7 +2,7 @@ import { answersIn, cardsInPlace, cardsOn } from '../answers/answers.ts'
 import { optionsOf, textOf } from '../kinds/answerValue.ts'
 import type { Item } from '../kinds/items.ts'
 import type { PrintedItem } from '../kinds/printed.ts'
-import { type Box, holds, middle } from '../worksheet/box.ts'
+import { placesOf } from '../question/placesOf.ts'
 import { type AnswerKey, isRight } from '../worksheet/key.ts'
 import type { WorksheetPage } from '../worksheet/page.ts'
 import type { Question, Sheet } from '../worksheet/sheet.ts'
@@ -30,15 +30,11 @@ export function firstLook(
   keys: Sheet['keys'],
 ): FirstLook | undefined {
   let [right, of] = [0, 0]
-  for (const page of pages) {
-    const areas = question.areas.filter((area) => area.page === page.id)
-    if (areas.length === 0) continue
-    for (const place of page.printed) {
-      const key = keys[place.id]
-      if (!key || !areas.some((area) => holds(area, middle(place as Box)))) continue
-      of++
-      if (isRightAt(place, key, page, itemsOn(page.id), copy)) right++
-    }
+  for (const { page, place } of placesOf(question, pages)) {
+    const key = keys[place.id]
+    if (!key) continue
+    of++
+    if (isRightAt(place, key, page, itemsOn(page.id), copy)) right++
   }
   if (of === 0) return undefined
   const full = fullOf(question)

@@ -36,10 +36,23 @@ export const lenientKey = (answers: string[]): TypedKey => ({
  * makes a right answer wrong.
  */
 export function isRight(typed: string, key: TypedKey): boolean {
+  const said = sameAs(typed, key)
+  return said !== '' && key.answers.some((answer) => sameAs(answer, key) === said)
+}
+
+/**
+ * The same text for everything that a key takes for the same answer: of numbers their value and unit, of anything
+ * else its letters as far as they count. Empty for nothing typed. What is equal by this is an equivalence.
+ */
+export function sameAs(typed: string, key: Omit<TypedKey, 'answers'>): string {
   // Spaces in a row say no more than one, and a pattern over thousands of them would take seconds.
   const said = typed.trim().replace(/\s+/g, ' ')
-  if (said === '') return false
-  return key.answers.some((answer) => sameNumber(said, answer) || folded(typed, key) === folded(answer, key))
+  const letters = folded(said, key)
+  // A thousand may be written with a space in it.
+  const number = readNumber(said) ?? readNumber(letters)
+  if (!number) return letters
+  const { up, down } = reduced(number.value)
+  return `${up}/${down} ${folded(number.unit, key)}`
 }
 
 /** An exact ratio of whole numbers, `down` positive. */
@@ -48,11 +61,11 @@ interface Ratio {
   readonly down: bigint
 }
 
-function sameNumber(a: string, b: string): boolean {
-  const first = readNumber(a)
-  const second = readNumber(b)
-  if (!first || !second || first.unit !== second.unit) return false
-  return first.value.up * second.value.down === second.value.up * first.value.down
+/** The same ratio in its smallest numbers. Method: Euclid. */
+function reduced({ up, down }: Ratio): Ratio {
+  let [a, b] = [up < 0n ? -up : up, down]
+  while (b !== 0n) [a, b] = [b, a % b]
+  return { up: up / a, down: down / a }
 }
 
 /** More letters than this are no number that anybody writes, and would take long to compare. */
@@ -88,7 +101,7 @@ function decimal(written: string): Ratio {
   return { up: BigInt(whole + part), down: 10n ** BigInt(part.length) }
 }
 
-function folded(text: string, key: TypedKey): string {
+function folded(text: string, key: Omit<TypedKey, 'answers'>): string {
   let same = text.trim().normalize('NFC')
   if (key.ignoreAccents) same = same.normalize('NFD').replace(/\p{M}/gu, '').normalize('NFC')
   if (key.ignoreCase) same = same.toLowerCase()

@@ -44,16 +44,16 @@ export async function readWholeLog(db: Queries, copy: CopyRecord, role: Role): P
   return events
 }
 
-/** Everything that lies on one page of copies, as their teacher may read it, by copy. */
-export async function readPageOfAll(
+/** Everything that lies on pages of copies, as their teacher may read it, by copy. */
+export async function readPagesOfAll(
   db: Queries,
   copies: readonly string[],
-  page: string,
+  pages: readonly string[],
 ): Promise<ReadonlyMap<string, KeptEvent[]>> {
   const { rows } = await db.execute(sql`
     SELECT copy_id AS copy, id, layer, seq, author_id AS author, round, extract(epoch FROM kept_at) * 1000 AS "keptAt",
       body, ink, log_version AS version
-    FROM event WHERE copy_id = ANY(${sql.param([...copies])}::uuid[]) AND body->>'page' = ${page}
+    FROM event WHERE copy_id = ANY(${sql.param([...copies])}::uuid[]) AND body->>'page' = ANY(${sql.param([...pages])})
     ORDER BY copy_id, layer DESC, seq`)
   return fromStoredByCopy(rows)
 }

@@ -17,7 +17,7 @@ import {
   labelOfCopy,
   ownPagesIn,
   ownPagesOf,
-  readPageOfAll,
+  readPagesOfAll,
   readWholeLog,
   rubricOf,
 } from '../copies/index.ts'
@@ -92,9 +92,9 @@ export async function pageOfAll(
     await Promise.all(versions.map(async (version) => [version, await pagesOf(db, version)] as const)),
   )
   // Read when it is their turn, once for all of them.
-  let reading: ReturnType<typeof readPageOfAll> | undefined
+  let reading: ReturnType<typeof readPagesOfAll> | undefined
   const logs = () => {
-    reading ??= readPageOfAll(db, copies, page)
+    reading ??= readPagesOfAll(db, copies, [page])
     return reading
   }
   return all.map(({ copy, role }) => {

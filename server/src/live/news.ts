@@ -60,6 +60,9 @@ export function liveNews(
         (error) => log.warn({ cause: causeOf(error) }, 'marks of a copy not told'),
       )
     },
+    heapsChanged(handout, question) {
+      live.to(rooms.handout(handout)).emit('heaps', { handout, question })
+    },
     handsChanged({ id, handoutId }, students) {
       live.to(rooms.handout(handoutId)).emit('hands', handoutId)
       for (const student of students) live.to(rooms.person(student)).emit('hand', id)

@@ -2,13 +2,11 @@ import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import {
   COPY_FORMATS,
-  type CopySum,
   type CopyWhole,
   type CopyWork,
   type HandoutWhole,
   type KeptEvent,
   type MarkingWhole,
-  markFor,
   type PageEvent,
   type Question,
   replyId,
@@ -19,7 +17,8 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals'
 import { handBackDue } from '../copies/index.ts'
 import { fatesOf } from '../test/fatesOf.ts'
 import { lineStroke } from '../test/ink.ts'
-import { firstPageOf, giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
+import { markedLesson } from '../test/markedLesson.ts'
+import { firstPageOf, openSchool, type School } from '../test/school.ts'
 import { textOfPdf } from '../test/textOfPdf.ts'
 
 const sound = readFileSync(new URL('../../../tools/src/demo/recordings/knot-1.webm', import.meta.url))
@@ -30,38 +29,7 @@ beforeAll(async () => {
 })
 afterAll(() => school.close())
 
-/** A hand-out of a worksheet with two questions, of 2 and of 4 marks, and a copy of it that is handed in. */
-async function marked() {
-  const { teacher, class: whole, students, worksheet } = await startLesson(school, 2)
-  const [page] = worksheet.sheet.pages
-  const questions: Question[] = [2, 4].map((fullMarks, index) => ({
-    id: randomUUID(),
-    label: String(index + 1),
-    fullMarks,
-    areas: [{ page: page!.id, x: 60, y: 100 + index * 200, width: 300, height: 100 }],
-  }))
-  await teacher.put(`/worksheets/${worksheet.id}/sheet`, {
-    revision: (await teacher.get<WorksheetWhole>(`/worksheets/${worksheet.id}`)).revision,
-    order: worksheet.sheet.pages.map(({ id }) => id),
-    pages: [],
-    questions,
-  })
-  const [id] = await giveOut(teacher, giving(worksheet.id, whole.id))
-  const handout = await teacher.get<HandoutWhole>(`/handouts/${id}`)
-  const { visitor: student, person } = students[0]!
-  const copy = handout.copies.find((row) => row.students[0]!.id === person.id)!.id
-  await student.post(`/copies/${copy}/open`)
-  await student.post(`/copies/${copy}/hand-in`)
-  const pages = (await student.get<{ pages: never[] }>(`/copies/${copy}`)).pages
-  const giveMark = (index: number, marks: number, round = 1): PageEvent => {
-    const made = markFor(copy, round, questions[index]!, pages, marks * 100)!
-    const common = { id: randomUUID(), page: made.page, layer: 'feedback', madeAt: 5 } as const
-    return { ...common, act: 'add', items: [made.mark] }
-  }
-  const sum = async (): Promise<CopySum | undefined> =>
-    (await teacher.get<MarkingWhole>(`/handouts/${id}/marking`)).sums.find((each) => each.copy === copy)
-  return { teacher, student, other: students[1]!.visitor, handout: id!, copy, questions, giveMark, sum }
-}
+const marked = () => markedLesson(school)
 
 test('what a copy was given adds up, is changed and taken, and is told to whoever looks at the pile', async () => {
   const { teacher, handout, copy, questions, giveMark, sum } = await marked()

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { type PageEvent, readInk, type Stroke } from '@hand-back/core'
+import { type Hand, write } from '@hand-back/core/test/handwriting.ts'
 import { seeded } from '@hand-back/core/test/seeded.ts'
-import { type Hand, write } from '../demo/hand.ts'
 
 const hand: Hand = {
   random: seeded(7),

@@ -1,5 +1,5 @@
 import type { Point, Stroke } from '@hand-back/core'
-import { draw, type Hand, ring, tick, write } from './hand.ts'
+import { draw, type Hand, ring, tick, write } from '@hand-back/core/test/handwriting.ts'
 import places from './worksheets/made/places.json' with { type: 'json' }
 
 /** Strokes for one page of a worksheet, by the page's number from 0. */

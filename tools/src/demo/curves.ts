@@ -11,7 +11,7 @@ import {
   type Question,
   type Sheet,
 } from '@hand-back/core'
-import { draw, type Hand, write } from './hand.ts'
+import { draw, type Hand, write } from '@hand-back/core/test/handwriting.ts'
 
 const HOURS = { from: 0, to: 12, step: 2, label: 'hours' }
 const METRES = { from: 0, to: 6, step: 1, label: 'metres' }

@@ -14,6 +14,7 @@ import {
   type Talk,
   type WorksheetPage,
 } from '@hand-back/core'
+import type { Hand } from '@hand-back/core/test/handwriting.ts'
 import { seeded } from '@hand-back/core/test/seeded.ts'
 import {
   addStudentsTo,
@@ -49,7 +50,6 @@ import {
   tideFeedback,
 } from './answers.ts'
 import { curvesSheet, type Played } from './curves.ts'
-import type { Hand } from './hand.ts'
 import { seededId, studentsHand, teachersHand } from './hands.ts'
 import { furnishMail } from './mail.ts'
 import { CLASS_NAME, STUDENTS, TEACHER } from './people.ts'

@@ -9,9 +9,9 @@ import {
   strokeWidth,
   traceOutline,
 } from '@hand-back/core'
+import { write } from '@hand-back/core/test/handwriting.ts'
 import { seeded } from '@hand-back/core/test/seeded.ts'
 import { expect, test } from '@jest/globals'
-import { write } from './hand.ts'
 import { studentsHand } from './hands.ts'
 
 test('in a PDF a written sentence takes a tenth of what all the curves of its outline would', () => {

@@ -1,5 +1,5 @@
+import type { Hand } from '@hand-back/core/test/handwriting.ts'
 import { seeded } from '@hand-back/core/test/seeded.ts'
-import type { Hand } from './hand.ts'
 
 /** The hand of a student of the class: everybody writes a little differently, and always the same. */
 export function studentsHand(index: number, makeId: () => string): Hand {

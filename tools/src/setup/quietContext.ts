@@ -9,6 +9,7 @@ export function quietContext({ db, pool }: Connection, now: () => number = Date.
     eventsKept: silent,
     copyChanged: silent,
     marksChanged: silent,
+    heapsChanged: silent,
     handsChanged: silent,
     lessonChanged: silent,
     trayChanged: silent,

@@ -1,6 +1,8 @@
 import { z } from 'zod'
+import { heapAct, heaps as heapsTold } from '../../question/heaps.ts'
 import { saying } from '../../room/saying.ts'
 import { seatingPlan } from '../../room/seatingPlan.ts'
+import { answersTold } from '../answers.ts'
 import { bytes, changing, doing, dropping, making, nothing, putting, reading, streaming } from '../call.ts'
 import { copyStanding, pageOwners, pageParts } from '../copies.ts'
 import {
@@ -48,6 +50,17 @@ export const addQuestions = doing('teacher', '/handouts/:handout/questions', mor
 export const dropQuestion = dropping('teacher', '/handouts/:handout/questions/:question', nothing, nothing)
 /** Gives a hand-out a rubric, another one, or none. */
 export const setRubric = putting('teacher', '/handouts/:handout/rubric', rubricChosen, nothing)
+/** What copies have for an answer to one question; which copies, stands behind the address (`answersAsked`). */
+export const answers = reading('teacher', '/handouts/:handout/questions/:question/answers', answersTold)
+/** The heaps that a teacher lays the answers to a question in. */
+export const heaps = reading('teacher', '/handouts/:handout/questions/:question/heaps', heapsTold)
+/** Makes a heap, puts copies in one, names it, or says what it is given. */
+export const changeHeaps = doing(
+  'teacher',
+  '/handouts/:handout/questions/:question/heaps',
+  heapAct,
+  heapsTold,
+)
 /** What was done so far on each of its copies. */
 export const handoutWork = reading('teacher', '/handouts/:handout/work', z.array(copyWork))
 /** Which pages its copies have, and how each looks now. */

@@ -2,6 +2,7 @@ import {
   type CopyState,
   type Deal,
   type GoWish,
+  type Heaps,
   type Lesson,
   type PagePart,
   type Rubric,
@@ -220,3 +221,16 @@ export const lessons = pgTable('lesson', {
     .references(() => handouts.id, { onDelete: 'cascade' }),
   said: jsonb().$type<Lesson>().notNull(),
 })
+
+/** The heaps that the answers to a question of a hand-out lie in. */
+export const questionHeaps = pgTable(
+  'question_heaps',
+  {
+    handoutId: uuid('handout_id')
+      .notNull()
+      .references(() => handouts.id, { onDelete: 'cascade' }),
+    questionId: uuid('question_id').notNull(),
+    heaps: jsonb().$type<Heaps>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.handoutId, table.questionId] })],
+)

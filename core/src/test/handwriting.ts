@@ -1,4 +1,7 @@
-import { type InkPoint, type Point, packPoints, type Stroke, toBase64 } from '@hand-back/core'
+import { toBase64 } from '../ink/base64.ts'
+import { packPoints } from '../ink/pack.ts'
+import type { InkPoint, Point } from '../ink/points.ts'
+import type { Stroke } from '../ink/stroke.ts'
 import { GLYPHS } from './glyphs.ts'
 
 /** How somebody writes. */
@@ -14,6 +17,10 @@ export interface Hand {
   readonly wobble: number
   readonly colour: string
   readonly width: number
+  /** How much wider its letters are than usual; left out: 1. */
+  readonly wide?: number
+  /** Letters that it forms in a way of its own (`glyphs.ts`). */
+  readonly forms?: Readonly<Record<string, string>>
 }
 
 /** Writes text from its line's start at `at`, breaking lines `lineHeight` apart where they pass `maxWidth` (points). */
@@ -25,27 +32,28 @@ export function write(
   lineHeight = 27,
 ): Stroke[] {
   const unit = hand.size / 6
+  const across = unit * (hand.wide ?? 1)
   const strokes: Stroke[] = []
   let x = at.x
   let y = at.y
   for (const word of text.split(' ')) {
-    const wide = [...word].reduce((sum, letter) => sum + (advance(letter) + 0.9) * unit, 0)
+    const wide = [...word].reduce((sum, letter) => sum + (advance(letter, hand) + 0.9) * across, 0)
     if (x + wide > at.x + maxWidth && x > at.x) {
       x = at.x + hand.random() * 3
       y += lineHeight
     }
     const drift = (hand.random() - 0.5) * hand.wobble * 1.6
     for (const letter of word) {
-      for (const path of pathsOf(letter)) {
+      for (const path of pathsOf(letter, hand)) {
         const points = path.map((point) => ({
-          x: x + (point.x + point.y * hand.slant + jitter(hand)) * unit,
+          x: x + (point.x + point.y * hand.slant + jitter(hand)) * across,
           y: y - (point.y + jitter(hand)) * unit + drift,
         }))
         strokes.push(draw(hand, points))
       }
-      x += (advance(letter) + 0.9 + (hand.random() - 0.5) * hand.wobble) * unit
+      x += (advance(letter, hand) + 0.9 + (hand.random() - 0.5) * hand.wobble) * across
     }
-    x += 4 * unit
+    x += 4 * across
   }
   return strokes
 }
@@ -103,12 +111,14 @@ function jitter(hand: Hand): number {
   return (hand.random() - 0.5) * hand.wobble * 0.7
 }
 
-function advance(letter: string): number {
-  return Number.parseFloat(GLYPHS[letter]?.split('|')[0] ?? '5')
+const formOf = (letter: string, { forms }: Hand): string | undefined => forms?.[letter] ?? GLYPHS[letter]
+
+function advance(letter: string, hand: Hand): number {
+  return Number.parseFloat(formOf(letter, hand)?.split('|')[0] ?? '5')
 }
 
-function pathsOf(letter: string): Point[][] {
-  const drawn = GLYPHS[letter]?.split('|')[1]
+function pathsOf(letter: string, hand: Hand): Point[][] {
+  const drawn = formOf(letter, hand)?.split('|')[1]
   if (!drawn) return []
   return drawn.split(';').map((path) =>
     path.split(' ').map((place) => {
