@@ -112,6 +112,7 @@ export * from './kinds/turned.ts'
 export { typedArea } from './kinds/typed.ts'
 export type { VoiceNote } from './kinds/voice.ts'
 export * from './likeness/likelyHeaps.ts'
+export * from './likeness/likelyTogether.ts'
 export * from './likeness/unlikeness.ts'
 export * from './likeness/writingShape.ts'
 export * from './log/apply.ts'
@@ -133,6 +134,7 @@ export * from './log/version.ts'
 export * from './mail/mailWords.ts'
 export * from './marks/belongsTo.ts'
 export * from './marks/firstLook.ts'
+export * from './marks/giving.ts'
 export * from './marks/lyingTogether.ts'
 export * from './marks/marks.ts'
 export * from './marks/marksPages.ts'
@@ -140,6 +142,7 @@ export * from './marks/overall.ts'
 export * from './marks/remarks.ts'
 export * from './marks/rubric.ts'
 export * from './marks/sayMarks.ts'
+export * from './marks/signPlace.ts'
 export * from './marks/steps.ts'
 export * from './marks/timeWorked.ts'
 export * from './marks/withoutMarks.ts'
@@ -160,11 +163,13 @@ export { type Pinned, pinsOn, type SaidThere, saidBy, voicesOf } from './pins/pi
 export { countWatched, MOST_WATCHED, MOST_WATCHED_LETTERS, watchedWords, wordsFound } from './pins/watched.ts'
 export * from './question/answered.ts'
 export * from './question/cut.ts'
+export * from './question/heapRemark.ts'
 export * from './question/heaps.ts'
 export * from './question/placesOf.ts'
 export * from './room/floors.ts'
 export {
   arePensDown,
+  copiesAtFront,
   type Front,
   isKept,
   isSaid,
@@ -174,6 +179,7 @@ export {
   lesson,
   lessonFor,
   lessonOfCopy,
+  MOST_ANSWERS_AT_FRONT,
   MOST_LINE_LETTERS,
   quietLesson,
   type ShownCopy,

@@ -1,5 +1,5 @@
 /** Handwriting less unlike than this (`unlikeness`) is offered as one heap: of what is, nearly all is equal. */
-export const ALIKE = 0.65
+export const ALIKE = 0.7
 
 /**
  * Puts what is alike together: average linkage (Sokal and Michener 1958), by the chain of nearest neighbours

@@ -32,12 +32,29 @@ export const shownCopy = z.object({
 })
 export type ShownCopy = z.infer<typeof shownCopy>
 
-/** What the front view shows: a page as it was handed out, or one copy or two side by side. */
+/** The most answers that stand at the front at once. */
+export const MOST_ANSWERS_AT_FRONT = 12
+
+/** What is cut out of a copy to show an answer. Nobody is told whose it is. */
+const shownAnswer = z.object({ copy: z.uuid(), page: madeId, part: box })
+
+/** What the front view shows: a page as it was handed out, one copy or two side by side, or answers to one question. */
 export const front = z.discriminatedUnion('what', [
   z.object({ what: z.literal('page'), page: madeId }),
   z.object({ what: z.literal('copies'), copies: z.array(shownCopy).min(1).max(2) }),
+  z.object({
+    what: z.literal('answers'),
+    shown: z.array(shownAnswer).min(1).max(MOST_ANSWERS_AT_FRONT),
+  }),
 ])
 export type Front = z.infer<typeof front>
+
+/** The copies of which something is shown at the front. */
+export function copiesAtFront(front: Front | null): string[] {
+  if (front === null || front.what === 'page') return []
+  const shown = front.what === 'copies' ? front.copies : front.shown
+  return [...new Set(shown.map(({ copy }) => copy))]
+}
 
 /** What was said to a class at work, as its teachers see it. Times in milliseconds since 1970, by the clock of school. */
 export const lesson = z.object({
@@ -82,7 +99,7 @@ export function lessonFor(all: Lesson, copy: string, student: string): LessonOfC
   return {
     ...{ turn, timer, pensDownAt, look, toAll },
     toOne: toOne[copy] ?? null,
-    atFront: front?.what === 'copies' && front.copies.some((shown) => shown.copy === copy),
+    atFront: copiesAtFront(front).includes(copy),
     invited: invited === copy,
     writes: writer === student,
   }

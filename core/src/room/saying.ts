@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { madeId } from '../ink/stroke.ts'
-import { front, type Lesson, MOST_LINE_LETTERS } from './lesson.ts'
+import { copiesAtFront, front, type Lesson, MOST_LINE_LETTERS } from './lesson.ts'
 import { goneOn, isTimed, LEAST_SECONDS, MOST_SECONDS, paused, prolonged } from './timer.ts'
 
 const seconds = z.number().int()
@@ -32,8 +32,7 @@ export type Saying = z.infer<typeof saying>
 export function copiesNamed(said: Saying): readonly string[] {
   if (said.say === 'line') return said.copies ?? []
   if (said.say === 'invite') return said.copy === null ? [] : [said.copy]
-  if (said.say !== 'show' || said.front?.what !== 'copies') return []
-  return said.front.copies.map(({ copy }) => copy)
+  return said.say === 'show' ? copiesAtFront(said.front) : []
 }
 
 /** A lesson after something was said in it. `now`: milliseconds since 1970. */

@@ -32,15 +32,24 @@ function height(hour: number): number {
   return from[1] + ((to[1] - from[1]) * (1 - Math.cos(Math.PI * part))) / 2
 }
 
-/** A student's answers to the tide table, as far as `done` (0 to 1) of it. `slip`: what they get wrong. */
-export function tideAnswers(hand: Hand, done: number, slip: boolean): PageInk {
+/** What a class writes for how much the water rises, rightly and wrongly. */
+const RISES = {
+  right: ['5.3 - 0.8 = 4.5 m', '4.5 m', 'it rises 4.5 m'],
+  wrong: ['5.3 - 1.1 = 4.2 m', '5.3 + 0.8 = 6.1 m', '6.1 m'],
+}
+
+/**
+ * A student's answers to the tide table, as far as `done` (0 to 1) of it. `slip`: what they get wrong. `way`: which of
+ * several ways to say the same.
+ */
+export function tideAnswers(hand: Hand, done: number, slip: boolean, way = 0): PageInk {
   const ink: PageInk = new Map()
   const of = (name: string) => placeOn('Reading a tide table', name)
   const table = of('table')
   on(
     ink,
     table,
-    ...write(hand, slip ? '5.3 - 1.1 = 4.2 m' : '5.3 - 0.8 = 4.5 m', {
+    ...write(hand, RISES[slip ? 'wrong' : 'right'][way % 3]!, {
       x: table.x + table.width + 22,
       y: table.y + 62,
     }),

@@ -166,7 +166,7 @@ class School {
       const done = index < 9 ? 1 : [0.1, 0.3, 0.4, 0.5, 0.6, 0.6, 0.8, 0.8, 0.9, 0.4, 0.2][index - 9]!
       this.#clock = this.#now - (19 - index * 0.7) * HOUR
       await this.#step(copy, 'open')
-      await this.#ink(copy, pages, 'work', tideAnswers(hand, done, index % 4 === 2))
+      await this.#ink(copy, pages, 'work', tideAnswers(hand, done, index % 4 === 2, Math.floor(index / 4)))
       if (index >= 9) continue
       this.#clock = this.#now - (6 - index * 0.5) * HOUR
       await this.#step(copy, 'handIn')

@@ -29,6 +29,9 @@ const PREPARED: Record<string, (sheet: Sheet, newId: () => string) => Sheet> = {
     ]),
 }
 
+/** The margin of the demo's pages at the right, in points. */
+const MARGIN = 56
+
 type Titled = Parameters<typeof placeOn>[0]
 
 /** Questions over places of the printed pages, each with its full marks. */
@@ -43,8 +46,10 @@ function withQuestions(
     label: String(index + 1),
     fullMarks,
     areas: places.map((name) => {
-      const { page, ...area } = placeOn(title, name)
-      return { page: sheet.pages[page]!.id, ...area }
+      const { page, ...place } = placeOn(title, name)
+      const on = sheet.pages[page]!
+      // Students write beside what is printed: a question reaches to the margin at the right.
+      return { page: on.id, ...place, width: Math.max(place.width, on.width - MARGIN - place.x) }
     }),
   }))
   return { ...sheet, questions }

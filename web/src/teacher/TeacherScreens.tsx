@@ -44,6 +44,10 @@ const FrontWindow = lazy(async () => ({
 
 const Board = lazy(async () => ({ default: (await importAgain(() => import('./board/Board.tsx'))).Board }))
 
+const Answers = lazy(async () => ({
+  default: (await importAgain(() => import('./answers/Answers.tsx'))).Answers,
+}))
+
 const whenFetched = (screen: ReactNode) => <Suspense fallback={<Loading />}>{screen}</Suspense>
 
 /** A teacher's screens: most within the frame, marking and preparing with the whole window. */
@@ -59,6 +63,7 @@ export default function TeacherScreens({ person }: { person: Person }) {
       <Route path="/worksheet/:worksheet" element={whenFetched(<Preparing person={person} />)} />
       <Route path="/handout/:handout/room" element={whenFetched(<Room person={person} />)} />
       <Route path="/handout/:handout/room/:copy" element={whenFetched(<HelpedCopy person={person} />)} />
+      <Route path="/handout/:handout/question/:question" element={whenFetched(<Answers person={person} />)} />
       <Route path="/handout/:handout/front" element={whenFetched(<AtTheFront person={person} />)} />
       <Route path="/handout/:handout/board" element={whenFetched(<Board person={person} />)} />
       <Route path="/handout/:handout/front/window" element={whenFetched(<FrontWindow person={person} />)} />

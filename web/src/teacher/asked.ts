@@ -15,6 +15,7 @@ export const asked = {
   handoutChanges: (id: string) => got(CALLS.handoutChanges, { handout: id }),
   marking: (id: string) => got(CALLS.marking, { handout: id }),
   work: (id: string) => got(CALLS.handoutWork, { handout: id }),
+  heaps: (id: string, question: string) => got(CALLS.heaps, { handout: id, question }),
   looks: (id: string) => got(CALLS.handoutLooks, { handout: id }),
   room: (id: string) => got(CALLS.room, { handout: id }),
   rubrics: () => got(CALLS.rubrics, {}),

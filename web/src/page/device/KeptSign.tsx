@@ -1,9 +1,9 @@
 import { Inbox, Loader, type LucideIcon, TriangleAlert, WifiOff } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { useStore } from 'zustand'
 import { fetchedPart, useWarm } from '../../ui/fetchedPart.tsx'
 import type { Outbox } from './outbox.ts'
-import { type Truth, truthsOf } from './truths.ts'
+import { ALL, asOneCopy, type Truth, truthsOf } from './truths.ts'
 
 const KeptPanel = fetchedPart('KeptPanel', () => import('./KeptPanel.tsx'))
 
@@ -21,9 +21,14 @@ const LOOKS: Record<Truth['state'], readonly [LucideIcon, string]> = {
   kept: [Inbox, 'text-ink-soft'],
 }
 
-/** The true state of what was made on a copy, in words and shape: the worst of all that is true. A press tells the rest. */
-export function KeptSign({ outbox, copy }: { outbox: Outbox; copy: string }) {
-  const state = useStore(outbox.state)
+/**
+ * The true state of what was made on a copy, or, where none is named, on all of them: in words and shape, the worst of all
+ * that is true. A press tells the rest.
+ */
+export function KeptSign({ outbox, copy: named }: { outbox: Outbox; copy?: string }) {
+  const all = useStore(outbox.state)
+  const state = useMemo(() => (named === undefined ? asOneCopy(all) : all), [all, named])
+  const copy = named ?? ALL
   const waiting = (state.going.get(copy) ?? 0) > 0
   // What was made before this page was opened is said at once.
   const [before] = useState(waiting)

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals'
 import fc from 'fast-check'
 import type { OutboxState } from './outbox.ts'
-import { truthsOf } from './truths.ts'
+import { ALL, asOneCopy, truthsOf } from './truths.ts'
 
 const counts = fc
   .record({ copy: fc.nat(3), other: fc.nat(3) })
@@ -18,12 +18,15 @@ const anyState: fc.Arbitrary<OutboxState> = fc.record({
   elsewhere: fc.nat(2),
 })
 
+const quiet: OutboxState = {
+  ...{ reached: true, looked: false, deviceKeeps: true, nowhere: 0, nearlyFull: false },
+  ...{ going: new Map(), held: new Map(), why: new Map(), elsewhere: 0 },
+}
+
 test('a nearly full device whose outbox was not looked into yet does not say that all is kept', () => {
-  const state: OutboxState = {
-    ...{ reached: true, looked: false, deviceKeeps: true, nowhere: 0, nearlyFull: true },
-    ...{ going: new Map(), held: new Map(), why: new Map(), elsewhere: 0 },
-  }
-  expect(truthsOf(state, 'copy', false, false).map((truth) => truth.state)).not.toContain('kept')
+  expect(
+    truthsOf({ ...quiet, nearlyFull: true }, 'copy', false, false).map((truth) => truth.state),
+  ).not.toContain('kept')
 })
 
 test('the worst that is true comes first, and all that is true is said', () => {
@@ -51,4 +54,22 @@ test('the worst that is true comes first, and all that is true is said', () => {
       }
     }),
   )
+})
+
+test('of all copies together, what waits anywhere is what waits', () => {
+  const waiting = {
+    ...quiet,
+    looked: true,
+    going: new Map([
+      ['one', 2],
+      ['other', 1],
+    ]),
+    held: new Map([['other', 1]]),
+    why: new Map([['other', 'It was handed in.']]),
+  }
+  const truths = truthsOf(asOneCopy(waiting), ALL, true, false)
+  expect(truths.map((truth) => truth.state)).toEqual(['held', 'here'])
+  expect(truths[0]!.hint).toContain('It was handed in.')
+  expect(truths[1]!.hint).toContain('3 changes')
+  expect(truthsOf(asOneCopy({ ...quiet, looked: true }), ALL, false, false)[0]!.state).toBe('kept')
 })

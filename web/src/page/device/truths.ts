@@ -11,6 +11,20 @@ const things = (count: number) => `${count} ${count === 1 ? 'change' : 'changes'
 const they = (count: number, one: string, many: string) => (count === 1 ? one : many)
 const sum = (counts: Iterable<number>) => [...counts].reduce((all, count) => all + count, 0)
 
+/** In the place of a copy's id where all copies are meant. */
+export const ALL = 'all'
+
+/** What waits, of whatever copy, as if it were of one. */
+export function asOneCopy(state: OutboxState): OutboxState {
+  const [why] = state.why.values()
+  return {
+    ...state,
+    going: new Map([[ALL, sum(state.going.values())]]),
+    held: new Map([[ALL, sum(state.held.values())]]),
+    why: new Map(why === undefined ? [] : [[ALL, why]]),
+  }
+}
+
 /**
  * Everything that is true of what was made on a copy and elsewhere on this device, the worst first.
  * `lost`: school cannot be reached. `slow`: what is on its way has been for a moment.

@@ -46,6 +46,7 @@ export function FrontSheets({ handout, front, pages, copies, room, over }: Front
       </Sheet>
     )
   }
+  if (front.what === 'answers') return <AnswerSheets {...{ handout, front, copies, room, over }} />
   const each = {
     width: (room.width - GAP * (front.copies.length - 1)) / front.copies.length,
     height: room.height,
@@ -54,6 +55,42 @@ export function FrontSheets({ handout, front, pages, copies, room, over }: Front
     <div className="flex items-start justify-center" style={{ gap: GAP }}>
       {front.copies.map((shown) => (
         <CopySheet key={shown.copy} {...{ handout, shown, room: each, over }} copy={copies.get(shown.copy)} />
+      ))}
+    </div>
+  )
+}
+
+interface AnswerSheetsProps extends Pick<FrontSheetsProps, 'handout' | 'copies' | 'room'> {
+  front: Extract<Front, { what: 'answers' }>
+  over: FrontSheetsProps['over'] | undefined
+}
+
+/** Answers stand in one column as long as they are few. */
+const IN_COLUMNS = [3, 8]
+
+/** Answers to one question, all equally large, without names. */
+function AnswerSheets({ handout, front: { shown }, copies, room, over }: AnswerSheetsProps) {
+  const columns = 1 + IN_COLUMNS.filter((most) => shown.length > most).length
+  const rows = Math.ceil(shown.length / columns)
+  const each = {
+    width: (room.width - GAP * (columns - 1)) / columns,
+    height: (room.height - GAP * (rows - 1)) / rows,
+  }
+  const scale = Math.min(...shown.map(({ part }) => fitted(part, each)))
+  return (
+    <div
+      className="grid place-items-center"
+      style={{ gap: GAP, gridTemplateColumns: `repeat(${columns}, auto)` }}
+    >
+      {shown.map(({ part, ...of }) => (
+        <CopySheet
+          key={`${of.copy} ${of.page} ${part.y}`}
+          handout={handout}
+          shown={{ ...of, part, named: false }}
+          copy={copies.get(of.copy)}
+          room={{ width: part.width * scale, height: part.height * scale }}
+          over={over}
+        />
       ))}
     </div>
   )

@@ -1,11 +1,11 @@
-import type { Front, ShownCopy } from '@hand-back/core'
+import { copiesAtFront, type Front, type ShownCopy } from '@hand-back/core'
 
 /** The copies that are shown at the front. */
 export const shownCopies = (front: Front | null): readonly ShownCopy[] =>
   front?.what === 'copies' ? front.copies : []
 
 /** The same, to be followed. */
-export const shownIds = (front: Front | null) => shownCopies(front).map(({ copy }) => ({ id: copy }))
+export const shownIds = (front: Front | null) => copiesAtFront(front).map((id) => ({ id }))
 
 /** A copy at the front beside what is there: two at most, the last one shown goes. Never with a name unless that is said. */
 export function frontWith(front: Front | null, copy: string, page: string, beside: boolean): Front {

@@ -55,7 +55,8 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
   const [handingBack, setHandingBack] = useState(false)
   const [wished, setFilter] = useState<PileFilter>()
   const [shown, setShown] = useShownAs()
-  const sums = useMarking(id)?.sums
+  const marking = useMarking(id)
+  const sums = marking?.sums
   const work = useHandoutWork(id)
   const facts: PileFacts = { handout, sums: sums ?? [], work, now: Date.now() }
   const columns = useMemo(() => columnsOf(handout, sums ?? [], work), [handout, sums, work])
@@ -114,6 +115,9 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
           </Button>
         )}
         {toMark.length > 0 && <Button onClick={() => setHandingBack(true)}>Hand back …</Button>}
+        {(marking?.questions.length ?? 0) > 0 && (
+          <LinkButton to={`/handout/${id}/question/first`}>By question</LinkButton>
+        )}
         <LinkButton to={`/handout/${id}/pile/first`} look="main">
           {toMark.length > 0 ? `Mark ${toMark.length}` : 'Open the pile'}
         </LinkButton>

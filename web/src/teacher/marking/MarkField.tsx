@@ -1,7 +1,8 @@
-import { readMarks, type SignForm, sayMarks } from '@hand-back/core'
-import { type KeyboardEvent, useRef, useState } from 'react'
+import { type SignForm, sayMarks } from '@hand-back/core'
+import type { KeyboardEvent } from 'react'
 import { signOfKey } from './signKeys.ts'
 import type { MarkedQuestion } from './useMarks.ts'
+import { useTypedMarks } from './useTypedMarks.ts'
 
 interface MarkFieldProps {
   of: MarkedQuestion
@@ -32,23 +33,12 @@ export function MarkField({
   onHand,
 }: MarkFieldProps) {
   const { question, full, mark, before, look } = of
-  const [typed, setTyped] = useState<string>()
-  const read = typed === undefined ? mark?.given : readMarks(typed)
-  const tooMuch = read !== undefined && read > full
-  const isWrong = typed !== undefined && typed.trim() !== '' && (read === undefined || tooMuch)
-  /** Escape leaves what was there before. */
-  const escaped = useRef(false)
-  const keep = () => {
-    if (!escaped.current && typed !== undefined && !isWrong) {
-      if (typed.trim() === '') onTake()
-      else onGive(read!)
-    }
-    setTyped(undefined)
-  }
-  const give = (hundredths: number) => {
-    setTyped(undefined)
-    onGive(Math.min(full, Math.max(0, hundredths)))
-  }
+  const { shown, read, tooMuch, isWrong, type, keep, give, leave } = useTypedMarks(
+    mark?.given,
+    full,
+    onGive,
+    onTake,
+  )
   const press = (event: KeyboardEvent<HTMLInputElement>) => {
     const { key } = event
     if (event.ctrlKey || event.metaKey || event.altKey) return
@@ -64,9 +54,7 @@ export function MarkField({
     else if (key === 'r') onRemarks()
     else if (signOfKey(key)) onSign(signOfKey(key)!)
     else if (key === 'Escape') {
-      escaped.current = true
-      event.currentTarget.blur()
-      escaped.current = false
+      leave(event.currentTarget)
     } else return
     event.preventDefault()
   }
@@ -81,14 +69,14 @@ export function MarkField({
           inputMode="decimal"
           autoComplete="off"
           readOnly={readOnly}
-          value={typed ?? (mark ? sayMarks(mark.given) : '')}
+          value={shown}
           placeholder={before ? sayMarks(before.given) : ''}
           aria-invalid={isWrong || undefined}
           onFocus={(event) => {
             event.currentTarget.select()
             onHand()
           }}
-          onChange={(event) => setTyped(event.target.value)}
+          onChange={(event) => type(event.target.value)}
           onBlur={keep}
           onKeyDown={press}
           className={`h-[38px] pointer-coarse:h-11 w-[54px] rounded-tag border bg-sheet text-center font-serif text-lg font-semibold text-madder placeholder:text-ink-soft ${

@@ -1,10 +1,6 @@
-import { CALLS, type HandoutWhole } from '@hand-back/core'
-import { EyeOff } from 'lucide-react'
-import { ask } from '../../api/ask.ts'
-import { keyOf, queryClient, refresh } from '../../api/queries.ts'
-import { Button } from '../../ui/Button.tsx'
+import type { HandoutWhole } from '@hand-back/core'
 import { INPUT } from '../../ui/Field.tsx'
-import { useAct } from '../../ui/useAct.ts'
+import { HideNames } from './HideNames.tsx'
 import { filtersOf, PILE_FILTERS, type PileFacts, type PileFilter } from './pileFilter.ts'
 import { PILE_ORDERS, type PileOrder } from './pileOrder.ts'
 import type { PileWish } from './usePile.ts'
@@ -18,13 +14,6 @@ interface PileChoicesProps {
 
 /** Which copies one goes through and in which order, and whether one sees names: school sends none while they are hidden. */
 export function PileChoices({ handout, facts, wish, onWish }: PileChoicesProps) {
-  const { id, namesHidden } = handout
-  const hide = useAct(async () => {
-    await ask(CALLS.changeHandout, { handout: id }, { namesHidden: !namesHidden })
-    await refresh(CALLS.handout, { handout: id })
-    // What is known of copies has names in it, or has none.
-    await queryClient.invalidateQueries({ queryKey: keyOf(CALLS.copy) })
-  })
   return (
     <>
       <select
@@ -54,16 +43,7 @@ export function PileChoices({ handout, facts, wish, onWish }: PileChoicesProps) 
           </option>
         ))}
       </select>
-      <Button
-        aria-pressed={namesHidden}
-        title={hide.problem ?? 'Fair marking: nothing here says whose copy it is'}
-        onClick={() => void hide.run()}
-        disabled={hide.busy}
-        className={`whitespace-nowrap ${namesHidden ? '!border-ink !bg-ink !text-sheet' : ''}`}
-      >
-        <EyeOff size={18} aria-hidden="true" />
-        <span className="max-tablet:sr-only">{namesHidden ? 'Names hidden' : 'Hide names'}</span>
-      </Button>
+      <HideNames handout={handout} />
     </>
   )
 }

@@ -5,6 +5,7 @@ import {
   type FirstLook,
   firstLook,
   fullOf,
+  giving,
   inSight,
   levelMark,
   type Mark,
@@ -109,19 +110,9 @@ export function useMarks(
         replies: saidAbout(criterion.id),
       }
     })
-    const give = (question: Question, hundredths: number) => {
-      const made = markFor(copy, round, question, pages, hundredths, own)
-      if (!made) return
-      const { page, mark } = made
-      const there = store.itemOn(page, mark.id)
-      if (there?.kind !== 'mark') store.add(page, [mark])
-      else if (there.given !== mark.given)
-        store.act(page, {
-          act: 'change',
-          item: mark.id,
-          set: { given: mark.given },
-          was: { given: there.given },
-        })
+    const give = (question: Question, hundredths: number | null) => {
+      const done = giving(copy, round, question, pages, hundredths, own, (page, id) => store.itemOn(page, id))
+      if (done) store.act(done.page, done.act)
     }
     return {
       questions: marked,
@@ -136,8 +127,7 @@ export function useMarks(
         else if (by > 0) give(question, by)
       },
       take(question) {
-        const made = markFor(copy, round, question, pages, 0)
-        if (made && store.itemOn(made.page, made.mark.id)) store.take(made.page, [made.mark.id])
+        give(question, null)
       },
       reach(criterion, at) {
         const page = pages[0]!.id

@@ -8,6 +8,7 @@ import {
   type Sign,
   type SignForm,
   signAlong,
+  signPlace,
   timesA4,
   type WorksheetPage,
 } from '@hand-back/core'
@@ -16,10 +17,6 @@ import type { CopyStore } from '../../page/copy/copyStore.ts'
 import type { Surface } from '../../page/surface/Surface.ts'
 import type { Tools } from '../../page/tools/useTools.ts'
 import type { MarkedQuestion, Marks } from './useMarks.ts'
-
-/** The place of signs in an area: so far from its right edge, and from each other, in points. */
-const FROM_EDGE = 16
-const APART = 30
 
 /**
  * Signs of feedback by key: in the question whose marks are being given, or where the mouse is on the page.
@@ -65,18 +62,7 @@ export function useSigns(
       const inIt = inSight(pageOf(store.view.getState().log, on.id)).filter(
         ({ item }) => item.kind === 'sign' && questionOf([question], on.id, boundsOfItem(item)),
       )
-      const x = Math.max(area.x + FROM_EDGE, area.x + area.width - FROM_EDGE - inIt.length * APART)
-      const y = area.y + area.height / 2
-      put(
-        form,
-        on,
-        form === 'wave'
-          ? [
-              { x: area.x, y: area.y + area.height },
-              { x, y },
-            ]
-          : [{ x, y }],
-      )
+      put(form, on, signPlace(form, area, inIt.length))
     },
     [pages, store, put],
   )
