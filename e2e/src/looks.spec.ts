@@ -184,6 +184,35 @@ test('what is said to a class, the front and a page to write on there are access
   await expectAccessible(teacher)
 })
 
+test('one question of all copies, in heaps and not, is accessible and fits its window', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  await teacher.goto(`${server.url}/as/marit-abara/`)
+  await teacher.getByRole('link', { name: 'Reading a tide table' }).click()
+  await teacher.getByRole('link', { name: 'By question' }).click()
+  const heaps = teacher.getByRole('button', { name: 'Make a heap' })
+  await expect(teacher.getByText('They look alike').first()).toBeVisible()
+  const looks = async () => {
+    for (const viewport of [
+      { width: 820, height: 1180 },
+      { width: 1280, height: 800 },
+    ]) {
+      await teacher.setViewportSize(viewport)
+      await expectAccessible(teacher)
+      await expectFits(teacher)
+    }
+  }
+  await looks()
+  await heaps.first().click()
+  await expect(teacher.getByRole('region', { name: /^Heap 1/ })).toBeVisible()
+  await looks()
+  await teacher.getByRole('article').first().focus()
+  await teacher.keyboard.press('?')
+  await expect(teacher.getByRole('dialog')).toBeVisible()
+  await expectAccessible(teacher)
+})
+
 test('what opens over the teacher’s views is accessible too', async ({ somebody }) => {
   const teacher = await somebody()
   const dialog = teacher.getByRole('dialog')

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { answersFigures } from './bench/answers.ts'
 import { exactFigures } from './bench/exact.ts'
 import { type Figure, say } from './bench/figure.ts'
 import { filmFigures } from './bench/film.ts'
@@ -50,6 +51,7 @@ export async function run(options: readonly string[]): Promise<void> {
     writing: () => writingFigures(cluster.database('writing')),
     preparing: () => preparingFigures(cluster.database('preparing')),
     marking: () => markingFigures(cluster.database('marking')),
+    answers: () => answersFigures(cluster.database('answers')),
     room: () => roomFigures(cluster.database('room')),
     slow: () => slowFigures(cluster.database('slow')),
   }

@@ -37,7 +37,3 @@ export const answersAsked = z.object({
 
 /** An address of answers with the copies of which they are wanted. */
 export const askAnswers = (copies: readonly string[]): string => `?copies=${copies.join(',')}`
-
-/** What school tells of heaps that changed. */
-export const heapsNews = z.object({ handout: z.uuid(), question: madeId })
-export type HeapsNews = z.infer<typeof heapsNews>

@@ -1,10 +1,9 @@
 import { z } from 'zod'
 import type { KeptEvent, PageEvent } from '../log/events.ts'
 import { readEvents } from '../log/readEvents.ts'
-import type { HeapsNews } from './answers.ts'
 import { type CopyStandingNews, copyStanding } from './copies.ts'
 import type { CopyRow } from './handouts.ts'
-import type { CopySum } from './marking.ts'
+import type { CopySum, HeapsNews } from './marking.ts'
 import type { besideNews, besideSaid, HereNews, lookHere, Pointing, WhereNews } from './room.ts'
 
 const readTo = z.object({

@@ -61,3 +61,7 @@ export const copyWork = z.object({
   worked: z.number().min(0),
 })
 export type CopyWork = z.infer<typeof copyWork>
+
+/** What school tells of heaps that changed. */
+export const heapsNews = z.object({ handout: z.uuid(), question: z.uuid() })
+export type HeapsNews = z.infer<typeof heapsNews>

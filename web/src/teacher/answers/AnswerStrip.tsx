@@ -1,7 +1,7 @@
 import { useDraggable } from '@dnd-kit/core'
 import { CALLS, type Item, type Stroke, type Swatch, sayMarks } from '@hand-back/core'
 import { Maximize2 } from 'lucide-react'
-import { memo } from 'react'
+import { memo, useRef } from 'react'
 import { Link } from 'react-router'
 import { urlOf } from '../../api/ask.ts'
 import type { AnswerActs } from './answerActs.ts'
@@ -10,6 +10,7 @@ import { PartPicture } from './PartPicture.tsx'
 import { StripInk } from './StripInk.tsx'
 import { StripMark } from './StripMark.tsx'
 import type { Strip } from './strips.ts'
+import { useNear } from './useNear.ts'
 
 export interface StripLook {
   /** The most of a page's width that there is for a strip, in CSS pixels; … */
@@ -37,32 +38,43 @@ interface AnswerStripProps {
   onNext: (copy: string) => void
 }
 
-/** One answer: the area as it was worked on, and its marks beside it. */
-export const AnswerStrip = memo(function AnswerStrip({
-  strip,
-  look,
-  acts,
-  chosen,
-  onChoose,
-  onNext,
-}: AnswerStripProps) {
-  const { row, parts, writes } = strip
+/** One answer, where it stands: filled while it is near, so that there can be hundreds. */
+export const AnswerStrip = memo(function AnswerStrip(props: AnswerStripProps) {
+  const { strip, look, chosen } = props
+  const { row } = strip
   const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id: row.id })
   const { role: _role, tabIndex: _tab, ...drag } = attributes
-  const page = parts[0]!.page.id
+  const box = useRef<HTMLElement | null>(null)
+  const near = useNear(box)
+  const marks = strip.mark ? sayMarks(strip.mark.given) : 'without marks'
   return (
     <article
-      ref={setNodeRef}
+      ref={(element) => {
+        box.current = element
+        setNodeRef(element)
+      }}
       {...drag}
       {...listeners}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: keys mean the strip that has the focus
       tabIndex={0}
       data-strip={row.id}
-      aria-label={`Answer of ${row.name}${strip.mark ? `, ${sayMarks(strip.mark.given)}` : ', without marks'}`}
+      style={{ minHeight: heightOf(strip, look) }}
+      aria-label={`Answer of ${row.name}, ${marks}`}
       className={`group flex items-start gap-2.5 rounded-tag border-l-4 p-1.5 outline-none focus-within:border-madder focus-within:bg-sheet focus:border-madder focus:bg-sheet ${
         chosen ? 'border-slate bg-sheet' : 'border-transparent'
       } ${isDragging ? 'opacity-40' : ''}`}
     >
+      {near && <Filled {...props} />}
+    </article>
+  )
+})
+
+/** The area as it was worked on, and its marks beside it. */
+function Filled({ strip, look, acts, chosen, onChoose, onNext }: AnswerStripProps) {
+  const { row, parts, writes } = strip
+  const page = parts[0]!.page.id
+  return (
+    <>
       <span className="min-w-0 flex-1">
         {strip.isEmpty ? (
           <span
@@ -142,9 +154,9 @@ export const AnswerStrip = memo(function AnswerStrip({
           />
         </span>
       </span>
-    </article>
+    </>
   )
-})
+}
 
 const sayPart = ({ answered }: Strip): string =>
   answered.words === '' ? 'What was written' : `Answer: ${answered.words}`
@@ -159,3 +171,12 @@ function ownInk({ answer }: Strip, page: string, person: string): Stroke[] {
 
 const voicesIn = ({ answered }: Strip): Extract<Item, { kind: 'voice' }>[] =>
   answered.besides.filter((item) => item.kind === 'voice')
+
+/** In CSS pixels: around a strip and under its pictures, around each of them, and where nothing is written. */
+const [AROUND, EACH, EMPTY] = [34, 6, 52]
+
+/** How high a strip is, in CSS pixels, before what stands in it is there: nothing jumps when it comes. */
+const heightOf = ({ parts, isEmpty }: Strip, { scale, width }: StripLook): number =>
+  isEmpty
+    ? AROUND + EMPTY
+    : parts.reduce((sum, { cut }) => sum + EACH + cut.height * Math.min(scale, width / cut.width), AROUND)

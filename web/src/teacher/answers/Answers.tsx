@@ -5,6 +5,7 @@ import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
 import { useHandout } from '../handout/useHandout.ts'
 import { useMarking } from '../marking/useMarking.ts'
 import { AnswersBoard } from './AnswersBoard.tsx'
+import { mixedBy, seedOf } from './bundles.ts'
 import { useAnswers } from './useAnswers.ts'
 
 /** One question across all copies of a hand-out: everybody's answer, in their own hand. */
@@ -53,7 +54,9 @@ function OfQuestion({ handout, marking, question, person }: OfQuestionProps) {
 }
 
 function Fetching({ handout, marking, question, person }: OfQuestionProps & { question: Question }) {
-  const rows = handout.copies.filter(({ withdrawn }) => !withdrawn)
+  // In the order in which they stand: what is seen first is asked for first.
+  const mixed = mixedBy(seedOf(question.id))
+  const rows = handout.copies.filter(({ withdrawn }) => !withdrawn).sort((a, b) => mixed(a) - mixed(b))
   const here = useAnswers(handout.id, question.id, rows, person)
   if (!here.store) return <Loading />
   return <AnswersBoard {...{ handout, marking, question, person, rows, here }} store={here.store} />

@@ -182,7 +182,8 @@ export function AnswersBoard({ handout, marking, question, person, rows, here, s
         >
           {heapColumns > 0 && (
             <div
-              className="overflow-y-auto p-3"
+              data-scrolls
+              className="overflow-y-auto bg-blotter p-3 will-change-transform"
               style={{ width: `${(100 * heapColumns) / (heapColumns + columns)}%` }}
             >
               <InColumns count={heapColumns}>

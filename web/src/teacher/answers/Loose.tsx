@@ -18,7 +18,8 @@ export function Loose({ head, count, reckons, children }: LooseProps) {
     <section
       ref={setNodeRef}
       aria-label="Not in a heap yet"
-      className={`min-w-0 flex-1 overflow-y-auto p-3 ${head ? 'border-l border-rule' : ''} ${isOver ? 'bg-sheet/40' : ''}`}
+      data-scrolls
+      className={`min-w-0 flex-1 overflow-y-auto bg-blotter p-3 will-change-transform ${head ? 'border-l border-rule' : ''} ${isOver ? 'outline outline-2 outline-rule -outline-offset-4' : ''}`}
     >
       <p className={`flex items-baseline gap-3 ${head ? 'mb-2' : ''}`}>
         {head && <b className="font-serif text-lg">Not in a heap yet</b>}

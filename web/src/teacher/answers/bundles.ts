@@ -72,10 +72,16 @@ function together(strips: readonly Strip[], by: (strip: Strip) => string): Strip
 }
 
 function inOrder(strips: readonly Strip[], order: StripOrder, seed: number): Strip[] {
-  const mixed = ({ row }: Strip) => fnv1a(row.id, FNV_BASIS ^ seed)
+  const mixed = ({ row }: Strip) => mixedBy(seed)(row)
   const byName = (a: Strip, b: Strip) => a.row.name.localeCompare(b.row.name, undefined, { numeric: true })
   return [...strips].sort(order === 'name' ? byName : (a, b) => mixed(a) - mixed(b) || byName(a, b))
 }
+
+/** Where a copy stands in an order at random: always the same for one seed. */
+export const mixedBy =
+  (seed: number) =>
+  ({ id }: { readonly id: string }): number =>
+    fnv1a(id, FNV_BASIS ^ seed)
 
 /** Another order for each question, always the same for one: nobody is always last. */
 export const seedOf = (question: string): number => fnv1a(question, FNV_BASIS)

@@ -10,7 +10,7 @@ import {
   sayGoFor,
 } from '@hand-back/core'
 import { Printer, ScanLine } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { ask, urlOf } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
@@ -27,6 +27,7 @@ import { filtersOf, type PileFacts, type PileFilter, passes } from '../marking/p
 import { useHandoutWork } from '../marking/useHandoutWork.ts'
 import { useMarking } from '../marking/useMarking.ts'
 import { leaveFiles } from '../paper/dropped.ts'
+import { Answers, Room } from '../screens.ts'
 import { TakeAway } from '../TakeAway.tsx'
 import { DoneSoFar } from './DoneSoFar.tsx'
 import { FilterRow } from './FilterRow.tsx'
@@ -48,7 +49,17 @@ export function Handout({ person }: { person: Person }) {
 
 const STATES: CopyState[] = ['handed in', 'another go', 'working', 'waiting', 'handed back']
 
+/** What is opened from here is fetched while the list is read, so many milliseconds after it came. */
+const WARMS_AFTER = 800
+
 function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
+  useEffect(() => {
+    const idle = setTimeout(() => {
+      Answers.warm()
+      Room.warm()
+    }, WARMS_AFTER)
+    return () => clearTimeout(idle)
+  }, [])
   const { id, title, className, copies } = handout
   const navigate = useNavigate()
   const [printing, setPrinting] = useState(false)

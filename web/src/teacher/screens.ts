@@ -1,0 +1,11 @@
+import { fetchedScreen } from '../ui/fetchedScreen.tsx'
+
+// Only those who prepare, lead a lesson or compare answers fetch what that needs.
+export const Preparing = fetchedScreen('Preparing', () => import('./preparing/Preparing.tsx'))
+export const FromPaperScreen = fetchedScreen('FromPaperScreen', () => import('./paper/FromPaperScreen.tsx'))
+export const Room = fetchedScreen('Room', () => import('./room/Room.tsx'))
+export const HelpedCopy = fetchedScreen('HelpedCopy', () => import('./room/HelpedCopy.tsx'))
+export const AtTheFront = fetchedScreen('AtTheFront', () => import('./front/AtTheFront.tsx'))
+export const FrontWindow = fetchedScreen('FrontWindow', () => import('./front/FrontWindow.tsx'))
+export const Board = fetchedScreen('Board', () => import('./board/Board.tsx'))
+export const Answers = fetchedScreen('Answers', () => import('./answers/Answers.tsx'))
