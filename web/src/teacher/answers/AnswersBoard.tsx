@@ -20,7 +20,7 @@ import { countUse, keepRemarks, useRemarks } from '../remarks/useRemarks.ts'
 import { useWindow } from '../room/useWindow.ts'
 import { AnswerStrip } from './AnswerStrip.tsx'
 import { AnswersHead } from './AnswersHead.tsx'
-import { answerActs } from './answerActs.ts'
+import { answerActs, NO_MORE_HEAPS } from './answerActs.ts'
 import type { AnswerStore } from './answerStore.ts'
 import { BundleCard } from './BundleCard.tsx'
 import { bundlesOf, type StripOrder, type StripSize, seedOf } from './bundles.ts'
@@ -114,6 +114,7 @@ export function AnswersBoard({ handout, marking, question, person, rows, here, s
   })
   const makeHeap = (some: readonly Strip[], name: string) => {
     const heap = acts.make(some, name)
+    if (heap === undefined) return saySentence(NO_MORE_HEAPS)
     requestAnimationFrame(() => focus.toNameOf(heap))
   }
   const dropped = (copy: string, heap: string) => {

@@ -6,6 +6,7 @@ import {
   type HeapRemark,
   type Heaps,
   type Item,
+  MOST_HEAPS,
   type Question,
   type RemarkKept,
   type Sign,
@@ -30,6 +31,9 @@ export interface AnswerActsOn {
   readonly carries: Readonly<Partial<Record<SignForm, number>>>
   readonly makeId: () => string
 }
+
+/** Said where a heap more is wanted than can be. */
+export const NO_MORE_HEAPS = 'There are as many heaps as can be. Take one apart first.'
 
 /** What is done to answers, each as one act to whoever undoes it: to one strip, to several, to a heap. */
 export type AnswerActs = ReturnType<typeof answerActs>
@@ -110,8 +114,9 @@ export function answerActs({
         [{ act: 'put', copies: strips.map(({ row }) => row.id), heap }],
       )
     },
-    /** Returns the id of the new heap. */
-    make(strips: readonly Strip[], name: string): string {
+    /** Returns the id of the new heap; nothing where there are as many as can be. */
+    make(strips: readonly Strip[], name: string): string | undefined {
+      if (heaps.heaps.length >= MOST_HEAPS) return undefined
       const heap = makeId()
       act(
         strips,

@@ -115,7 +115,9 @@ export class AnswerStore {
           waiting.filter(({ page }) => pages.includes(page)),
         )
       }
-      this.#told.set(copy, { pages: own, events })
+      // A log only grows: what was asked for earlier and comes later is older.
+      if (events.length >= (this.#told.get(copy)?.events.length ?? 0))
+        this.#told.set(copy, { pages: own, events })
     }
     this.#show(copies.map(({ copy }) => copy))
   }

@@ -5,6 +5,7 @@ import {
   type Heaps,
   heapsAfter,
   type KeptEvent,
+  MOST_HEAPS,
   marksIn,
   noHeaps,
   type PageEvent,
@@ -119,12 +120,12 @@ const remark = {
 describe('a heap', () => {
   test('gives marks to all in it at once, to whoever comes, and takes them from whoever leaves', () => {
     const [a, b, c, d] = desk.strips
-    const heap = desk.acts.make([a!, b!], 'right')
+    const heap = desk.acts.make([a!, b!], 'right')!
     desk.acts.giveHeap(desk.heaps.heaps[0]!, [a!, b!], 200)
     expect(desk.given).toEqual([200, 200, undefined, undefined, undefined, undefined])
     desk.acts.put([c!], heap)
     expect(desk.given[2]).toBe(200)
-    const other = desk.acts.make([d!], 'added instead')
+    const other = desk.acts.make([d!], 'added instead')!
     desk.acts.giveHeap(desk.heaps.heaps[1]!, [d!], 50)
     desk.acts.put([desk.strips[2]!], other)
     expect(desk.given.slice(0, 4)).toEqual([200, 200, 50, 50])
@@ -135,7 +136,7 @@ describe('a heap', () => {
   test('leaves alone what a teacher gave to one by hand', () => {
     const [a, b] = desk.strips
     desk.acts.give([a!], 150)
-    const heap = desk.acts.make([b!], 'right')
+    const heap = desk.acts.make([b!], 'right')!
     desk.acts.giveHeap(desk.heaps.heaps[0]!, [b!], 200)
     desk.acts.put([desk.strips[0]!], heap)
     expect(desk.given.slice(0, 2)).toEqual([150, 200])
@@ -145,7 +146,7 @@ describe('a heap', () => {
 
   test('has a remark that lies on each once, goes with who leaves, and is there again with who comes back', () => {
     const [a, b] = desk.strips
-    const heap = desk.acts.make([a!, b!], 'added instead')
+    const heap = desk.acts.make([a!, b!], 'added instead')!
     desk.acts.remarkHeap(desk.heaps.heaps[0]!, [a!, b!], remark)
     expect(desk.feedback(0)).toEqual(['text'])
     desk.acts.remarkHeap(desk.heaps.heaps[0]!, desk.strips.slice(0, 2), remark)
@@ -227,6 +228,16 @@ test('what is told again, with one’s own in it, is there once; what is deleted
   })
   expect(desk.given[0]).toBe(150)
   expect(desk.feedback(0)).toEqual(['mark'])
+})
+
+test('what was asked for earlier and comes later takes nothing away; there is an end to heaps', async () => {
+  const sets = [{ set: null, pages: [page] }]
+  const old = { ...toldOf(COPIES[0]!, '', 0), events: [] }
+  await desk.store.tell({ question, sets, copies: [old] })
+  expect(desk.strips[0]!.isEmpty).toBe(false)
+  for (let heap = 0; heap < MOST_HEAPS; heap++) expect(desk.acts.make([], `heap ${heap}`)).toBeDefined()
+  expect(desk.acts.make([desk.strips[0]!], 'one more')).toBeUndefined()
+  expect(desk.heaps.lies).toEqual({})
 })
 
 test('a copy that nobody has opened takes no marks', () => {

@@ -2,7 +2,8 @@ import { fullOf, type Heaps, type Person, type Question } from '@hand-back/core'
 import { useState } from 'react'
 import type { KeyGroup } from '../../page/keys/keyActs.ts'
 import { useKeys } from '../../page/keys/useKeys.ts'
-import type { AnswerActs } from './answerActs.ts'
+import { saySentence } from '../../ui/notices.ts'
+import { type AnswerActs, NO_MORE_HEAPS } from './answerActs.ts'
 import { answerKeys } from './answerKeys.ts'
 import type { AnswerStore } from './answerStore.ts'
 import type { StripFocus } from './stripFocus.ts'
@@ -46,7 +47,7 @@ export function useAnswerKeys(on: AnswerKeysOn) {
     const next = focus.after(focus.copy!)
     if (number === 0) acts.put(some, null)
     else if (number <= heaps.heaps.length) acts.put(some, heaps.heaps[number - 1]!.id)
-    else acts.make(some, first.answered.words)
+    else if (acts.make(some, first.answered.words) === undefined) saySentence(NO_MORE_HEAPS)
     on.chooseNone()
     // Strips stand elsewhere once this is drawn.
     requestAnimationFrame(() => focus.to(next))

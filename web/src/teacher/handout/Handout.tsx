@@ -126,7 +126,7 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
           </Button>
         )}
         {toMark.length > 0 && <Button onClick={() => setHandingBack(true)}>Hand back …</Button>}
-        {(marking?.questions.length ?? 0) > 0 && (
+        {handout.way !== 'read' && (marking?.questions.length ?? 0) > 0 && (
           <LinkButton to={`/handout/${id}/question/first`}>By question</LinkButton>
         )}
         <LinkButton to={`/handout/${id}/pile/first`} look="main">
