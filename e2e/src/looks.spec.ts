@@ -189,7 +189,9 @@ test('one question of all copies, in heaps and not, is accessible and fits its w
 }) => {
   const teacher = await somebody()
   await teacher.goto(`${server.url}/as/marit-abara/`)
-  await teacher.getByRole('link', { name: 'Reading a tide table' }).click()
+  // A page written at the front may be called the same: this is the one with work to mark.
+  const pile = await teacher.getByRole('link', { name: 'Mark 9' }).getAttribute('href')
+  await teacher.goto(server.url + pile!.replace(/pile.*/, ''))
   await teacher.getByRole('link', { name: 'By question' }).click()
   const heaps = teacher.getByRole('button', { name: 'Make a heap' })
   await expect(teacher.getByText('They look alike').first()).toBeVisible()
