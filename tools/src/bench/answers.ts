@@ -69,11 +69,12 @@ async function stripFigures(
   for (let time = 0; time < 4; time++) {
     await page.goto(`${url}/handout/${handout}`)
     await page.getByRole('link', { name: 'By question' }).waitFor()
-    await page.waitForTimeout(1500)
+    await untilFetchedAhead(page)
     shown.push(await untilStrips(page))
   }
   await page.goto(`${url}/handout/${handout}/question/${question}`)
-  await page.waitForTimeout(6000)
+  // Nothing is reckoned or fetched any more.
+  await page.getByText('They look alike').first().waitFor()
   const scrolls = await page.evaluate(frames, true)
   const rests = await page.evaluate(frames, false)
   return [
@@ -93,6 +94,13 @@ async function stripFigures(
     },
   ]
 }
+
+/** The list was read for so long that what it leads to is there. */
+const untilFetchedAhead = (page: Page): Promise<void> =>
+  page.evaluate(async () => {
+    while (!performance.getEntriesByType('resource').some(({ name }) => name.includes('/Answers-')))
+      await new Promise(requestAnimationFrame)
+  })
 
 /** Milliseconds from the press until every strip in sight shows ink. */
 const untilStrips = (page: Page): Promise<number> =>
