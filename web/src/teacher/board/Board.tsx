@@ -70,7 +70,7 @@ function Writing({ handout, copy, store, person, lesson }: WritingProps) {
               <LinkButton to={`/handout/${lesson}/front`}>The front</LinkButton>
             )}
             <h1 className="min-w-0 truncate text-xl">{copy.title}</h1>
-            <span className="text-ink-soft max-handheld:hidden">
+            <span className="whitespace-nowrap text-ink-soft max-tablet:hidden">
               page {index + 1} of {pages.length}
             </span>
             <span className="flex-1" />
