@@ -107,6 +107,24 @@ const ROUTES: Record<string, Rule> = {
   'POST /classes/:class/joining/:join/not-let-in': {
     path: (lesson) => `/classes/${lesson.class.id}/joining/${randomUUID()}/not-let-in`,
   },
+  'GET /classes/:class/marks': { path: (lesson) => `/classes/${lesson.class.id}/marks`, teacher: true },
+  'PUT /classes/:class/elsewhere/:elsewhere': {
+    path: (lesson) => `/classes/${lesson.class.id}/elsewhere/${randomUUID()}`,
+    body: { title: 'Oral', unit: '', at: 1, full: 1000, weight: 100, marks: [] },
+    teacher: true,
+  },
+  'DELETE /classes/:class/elsewhere/:elsewhere': {
+    path: (lesson) => `/classes/${lesson.class.id}/elsewhere/${randomUUID()}`,
+    teacher: true,
+  },
+  'GET /handouts/:handout/marks': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/marks`,
+    teacher: true,
+  },
+  'GET /handouts/:handout/said': {
+    path: (lesson) => `/handouts/${lesson.handout.id}/said`,
+    teacher: true,
+  },
   'GET /classes/:class/groupings': {
     path: (lesson) => `/classes/${lesson.class.id}/groupings`,
     teacher: true,

@@ -18,6 +18,7 @@ import { sameOrigin } from './http/sameOrigin.ts'
 import { samePerson } from './http/samePerson.ts'
 import { mailRoutes } from './mail/index.ts'
 import { markingRoutes } from './marking/index.ts'
+import { marksBookRoutes } from './marksBook/index.ts'
 import { paperRoutes } from './papers/index.ts'
 import { guardSignIn, habitRoutes, knowPerson, peopleRoutes } from './people/index.ts'
 import { remarkRoutes } from './remarks/index.ts'
@@ -63,6 +64,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     handoutRoutes,
     copyRoutes,
     markingRoutes,
+    marksBookRoutes,
     roomRoutes,
     mailRoutes,
     remarkRoutes,

@@ -6,6 +6,7 @@ import { plainText } from '../words/plainText.ts'
 import { worksheetPage } from '../worksheet/page.ts'
 import { MOST_QUESTIONS } from '../worksheet/sheet.ts'
 import { copyState, longestFilm, longestVoice, spokenDirection } from './copies.ts'
+import { weight } from './marksBook.ts'
 
 const moment = z.number().int().min(0).max(8.64e15)
 const directions = plainText().trim().max(2000, 'Directions have at most 2,000 letters.')
@@ -41,6 +42,7 @@ export const handoutChange = z.object({
   dueAt: moment.nullable().optional(),
   directions: directions.optional(),
   counts: z.boolean().optional(),
+  weight: weight.optional(),
   longestVoice: longestVoice.optional(),
   longestFilm: longestFilm.optional(),
   /** In shared copies: whether everybody may rub out and move what others made. */

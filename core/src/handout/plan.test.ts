@@ -74,6 +74,36 @@ describe('everybody their own copy', () => {
   })
 })
 
+describe('only some pages', () => {
+  test('nobody has any other, whatever the way, the sets and the dealing', () => {
+    const ways = fc.constantFrom<HandoutWish>(
+      own,
+      { way: 'all' },
+      { ...own, deal: { pages: 2, mixed: true, seed: 4 } },
+      { way: 'group', groups: [{ id: 'g', name: 'Terns', students: ['s0'] }] },
+    )
+    fc.assert(
+      fc.property(roster, stubs, ways, fc.infiniteStream(fc.boolean()), (class_, all, wish, coin) => {
+        const only = all.filter(({ sets }) => !sets && coin.next().value).map(({ id }) => id)
+        fc.pre(only.length > 0)
+        for (const copy of planHandout({ roster: class_, pages: all }, { ...wish, only }).copies) {
+          expect(only).toEqual(expect.arrayContaining([...copy.pages]))
+          // What is written down of a copy says the same as its plan.
+          expect(pagesFor(all, copy.set, copy.dealt)).toEqual(copy.pages)
+        }
+      }),
+    )
+  })
+  test('a page that is not there is refused in words', () => {
+    const there = { roster: students(2), pages: pages(2) }
+    expect(planHandout(there, { ...own, only: ['p1'] }).copies.map((copy) => copy.pages)).toEqual([
+      ['p1'],
+      ['p1'],
+    ])
+    expect(() => planHandout(there, { ...own, only: ['p1', 'gone'] })).toThrow(Refused)
+  })
+})
+
 describe('dealing', () => {
   const dealing = fc.record({
     class_: roster,

@@ -23,6 +23,8 @@ export const handoutWish = z.object({
   /** The set of a student, or of a group where groups get copies. */
   setOf: z.record(z.uuid(), z.uuid()).optional(),
   deal: deal.optional(),
+  /** Only these pages of the worksheet; left out: all. */
+  only: z.array(z.uuid()).min(1, 'Choose at least one page.').max(500).optional(),
 })
 export type HandoutWish = z.infer<typeof handoutWish>
 
@@ -70,6 +72,12 @@ export function pagesFor(
     .filter((page) => isForSet(page, set) && (!dealt || dealt.includes(page.id)))
     .map(({ id }) => id)
 }
+
+/** The pages among which those of a hand-out are: all of them, or some only. */
+export const onlySome = <P extends PageStub>(
+  pages: readonly P[],
+  only: readonly string[] | null | undefined,
+): P[] => pages.filter(({ id }) => !only || only.includes(id))
 
 /** Whether a page or an item is for everyone or for this set. */
 export function isForSet({ sets }: { sets?: readonly string[] | undefined }, set: string | null): boolean {

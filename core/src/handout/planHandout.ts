@@ -5,6 +5,7 @@ import {
   type HandoutPlan,
   type HandoutWish,
   nameOf,
+  onlySome,
   type PageStub,
   type PlannedCopy,
   pagesFor,
@@ -18,14 +19,21 @@ import { Refused } from './state.ts'
  *
  * Laws: every student of the class stands in exactly one copy or in `leftOut`; each copy has the pages
  * for everyone and those of its set, in order; dealing gives each the same number of different pages, no
- * page much more often than another (at most once), and leaves out no page while there are students for it.
+ * page much more often than another (at most once), and leaves out no page while there are students for it; where only
+ * some pages are wished for, no copy has any other.
  *
  * Throws `Refused` with a sentence when nobody would get a copy, somebody chosen is not in the class, or
- * a copy would have no page.
+ * a copy would have no page, or a page wished for is not there.
  */
-export function planHandout({ roster, pages }: Givable, wish: HandoutWish): HandoutPlan {
+export function planHandout({ roster, pages: all }: Givable, wish: HandoutWish): HandoutPlan {
   if (roster.length === 0) throw new Refused('This class has no students yet. Add some first.', 422)
-  if (pages.length === 0) throw new Refused('This worksheet has no pages yet.', 422)
+  if (all.length === 0) throw new Refused('This worksheet has no pages yet.', 422)
+  const pages = onlySome(all, wish.only)
+  if (pages.length < new Set(wish.only).size)
+    throw new Refused(
+      'A page that was chosen is not on this worksheet any more. Look at its pages again.',
+      422,
+    )
   const chosen = chosenOf(roster, wish.students)
   const copies = wish.way === 'own' ? ownCopies(chosen, pages, wish) : sharedCopies(chosen, pages, wish)
   if (copies.length === 0)
@@ -54,7 +62,7 @@ function ownCopies(
   const dealt = wish.deal && dealPages(chosen, pages, wish.deal)
   return chosen.map((student) => {
     const set = wish.setOf?.[student.id] ?? null
-    const dealtTo = dealt?.get(student.id) ?? null
+    const dealtTo = dealt?.get(student.id) ?? wish.only ?? null
     return {
       name: null,
       students: [student],
@@ -82,7 +90,13 @@ function sharedCopies(
     for (const student of members) byId.delete(student.id)
     const set = wish.setOf?.[id] ?? null
     if (members.length > 0)
-      copies.push({ name, students: members, set, dealt: null, pages: pagesFor(pages, set, null) })
+      copies.push({
+        name,
+        students: members,
+        set,
+        dealt: wish.only ?? null,
+        pages: pagesFor(pages, set, null),
+      })
   }
   return copies
 }

@@ -20,22 +20,33 @@ export function questionsOn(pages: readonly { id: string }[], questions: readonl
   return questions.filter(({ areas }) => areas.some(({ page }) => there.has(page)))
 }
 
+/** A mark with the round in which it was given and the page that it lies on. */
+export interface MarkGiven {
+  readonly mark: Mark
+  readonly round: number
+  readonly page: Page
+}
+
 /** The marks of a copy by question: those of the latest round in which each was given, of what `mayBeSeen`. */
-export function marksIn(
+export function marksGivenIn(
   pages: Iterable<Page>,
   mayBeSeen: (placed: Placed) => boolean = () => true,
-): Map<string, Mark> {
-  const latest = new Map<string, { mark: Mark; round: number }>()
+): Map<string, MarkGiven> {
+  const latest = new Map<string, MarkGiven>()
   for (const page of pages)
     for (const placed of inSight(page)) {
       const { item, layer, round } = placed
       if (!mayBeSeen(placed)) continue
       if (item.kind !== 'mark' || layer !== 'feedback') continue
       const before = latest.get(item.question)
-      if (!before || before.round <= round) latest.set(item.question, { mark: item, round })
+      if (!before || before.round <= round) latest.set(item.question, { mark: item, round, page })
     }
-  return new Map([...latest].map(([question, { mark }]) => [question, mark]))
+  return latest
 }
+
+/** The same, the marks alone. */
+export const marksIn = (pages: Iterable<Page>, mayBeSeen?: (placed: Placed) => boolean): Map<string, Mark> =>
+  new Map([...marksGivenIn(pages, mayBeSeen)].map(([question, { mark }]) => [question, mark]))
 
 /** What the marks of a copy come to, in hundredths, and for how many of its questions none are given yet. */
 export interface Sum {

@@ -1,5 +1,6 @@
 export * from './tables/handouts.ts'
 export * from './tables/mail.ts'
+export * from './tables/marksBook.ts'
 export * from './tables/people.ts'
 export * from './tables/remarks.ts'
 export * from './tables/work.ts'

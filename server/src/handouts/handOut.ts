@@ -85,6 +85,7 @@ async function insertHandout(
       way: wish.way,
       wholeClass: wish.students === undefined && wish.way !== 'group',
       deal: wish.deal ?? null,
+      only: wish.only ?? null,
       directions,
       spoken: spoken?.id ?? null,
       spokenSeconds: spoken?.seconds ?? null,

@@ -3,6 +3,7 @@ import {
   changesBetween,
   type HandoutChange,
   type HandoutChanges,
+  onlySome,
   type PageChanges,
   pagesFor,
   Refused,
@@ -15,6 +16,9 @@ import { notHere } from '../http/as.ts'
 import { newestVersion, ownWorksheet, pagesOf, versionForCopies } from '../worksheets/index.ts'
 import { insertCopies } from './handOut.ts'
 import { ownHandout } from './queries.ts'
+
+/** How its teacher looks at it, and what its marks weigh, is nothing to its students. */
+const QUIET = new Set(['namesHidden', 'weight'])
 
 /** Changes dates, directions and rules of a hand-out in use. Returns the students who are to know. */
 export async function changeHandout(
@@ -32,8 +36,7 @@ export async function changeHandout(
     ...(withdrawn === undefined ? {} : { withdrawnAt: withdrawn ? new Date() : null }),
   }
   if (Object.keys(set).length > 0) await db.update(handouts).set(set).where(eq(handouts.id, id))
-  // How its teacher looks at it is nothing to its students.
-  const isTold = Object.keys(set).some((what) => what !== 'namesHidden')
+  const isTold = Object.keys(set).some((what) => !QUIET.has(what))
   return isTold ? membersOf(db, id) : []
 }
 
@@ -158,7 +161,7 @@ async function giveTo(tx: Queries, handout: Handout, students: readonly { id: st
         name: null,
         students: [student],
         set: null,
-        dealt: dealt[index] ?? null,
+        dealt: dealt[index] ?? handout.only,
         pages: [],
       })),
     })
@@ -171,7 +174,8 @@ async function giveTo(tx: Queries, handout: Handout, students: readonly { id: st
 
 /** Hands of pages for those who come late: always the pages that the fewest have. */
 async function nextDealt(tx: Queries, handout: Handout, count: number): Promise<string[][]> {
-  const pages = (await pagesOf(tx, handout.versionId)).filter(({ sets }) => !sets).map(({ id }) => id)
+  const all = await pagesOf(tx, handout.versionId)
+  const pages = onlySome(all, handout.only).flatMap(({ id, sets }) => (sets ? [] : [id]))
   const rows = await tx.select({ dealt: copies.dealt }).from(copies).where(eq(copies.handoutId, handout.id))
   const times = new Map(pages.map((page) => [page, 0]))
   const given = (hand: readonly string[]) => {

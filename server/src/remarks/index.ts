@@ -5,6 +5,8 @@ import { answering } from '../http/answering.ts'
 import { changeRemark, countUse, keepRemarks, remarksOf } from './remarks.ts'
 import { dropRubric, keepRubric, rubricsOf } from './rubrics.ts'
 
+export { remarksOf } from './remarks.ts'
+
 /** A teacher's own remarks and rubrics: nobody else sees, changes or counts them. */
 export function remarkRoutes({ db }: Context): Router {
   const router = Router()

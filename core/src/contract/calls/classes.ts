@@ -14,6 +14,7 @@ import {
 import { invitationToken } from '../door.ts'
 import { grouping, newGrouping } from '../handouts.ts'
 import { classMail as classMailTold } from '../mail.ts'
+import { elsewhereKept, marksBook as marksBookTold } from '../marksBook.ts'
 
 // Classes, their students and groups, and those who ask to be let in.
 
@@ -44,3 +45,13 @@ export const removeTeacher = dropping('teacher', '/classes/:class/teachers/:teac
 export const joining = reading('teacher', '/classes/:class/joining', z.array(joinRequest))
 export const letIn = doing('teacher', '/classes/:class/joining/:join/let-in', nothing, nothing)
 export const notLetIn = doing('teacher', '/classes/:class/joining/:join/not-let-in', nothing, nothing)
+/** Everything that a class was given marks for. */
+export const marksBook = reading('teacher', '/classes/:class/marks', marksBookTold)
+/** Keeps marks from elsewhere under an id that the device makes, or changes them. */
+export const keepElsewhere = putting(
+  'teacher',
+  '/classes/:class/elsewhere/:elsewhere',
+  elsewhereKept,
+  nothing,
+)
+export const dropElsewhere = dropping('teacher', '/classes/:class/elsewhere/:elsewhere', nothing, nothing)

@@ -26,6 +26,7 @@ import {
   moreQuestions,
   rubricChosen,
 } from '../marking.ts'
+import { marksByQuestion as marksByQuestionTold, saidOfClass as saidOfClassTold } from '../marksBook.ts'
 import { boardOpened, lessonTold, newBoard, roomTold } from '../room.ts'
 import { shelfWish, worksheetWhole } from '../worksheets.ts'
 
@@ -44,6 +45,10 @@ export const handBackMany = doing('teacher', '/handouts/:handout/hand-back', han
 export const giveMarks = doing('teacher', '/handouts/:handout/give-marks', marksGiven, nothing)
 /** The questions of a hand-out, its key, and what its copies were given so far. */
 export const marking = reading('teacher', '/handouts/:handout/marking', markingTold)
+/** What every copy was given for every question. */
+export const marksByQuestion = reading('teacher', '/handouts/:handout/marks', marksByQuestionTold)
+/** What was said and sorted on its copies. */
+export const saidOfClass = reading('teacher', '/handouts/:handout/said', saidOfClassTold)
 /** Draws areas of questions for all its copies at once; the worksheet has them from now on, too. */
 export const addQuestions = doing('teacher', '/handouts/:handout/questions', moreQuestions, nothing)
 /** Takes back a question that was drawn while marking, as long as nobody was given marks for it. */

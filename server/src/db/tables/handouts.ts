@@ -62,10 +62,14 @@ export const handouts = pgTable(
     /** It went to the whole class: who joins gets it too. */
     wholeClass: boolean('whole_class').notNull().default(true),
     deal: jsonb().$type<Deal>(),
+    /** Only these pages of the worksheet went out. */
+    only: jsonb().$type<string[]>(),
     directions: text().notNull(),
     spoken: uuid().references(() => spokenDirections.id),
     spokenSeconds: doublePrecision('spoken_seconds'),
     counts: boolean().notNull().default(true),
+    /** How much it weighs among the marks of its class, in hundredths. */
+    weight: integer().notNull().default(100),
     /** What is looked for in the whole of each copy. */
     rubric: jsonb().$type<Rubric>(),
     /** In shared copies everybody may rub out and move what others made. */

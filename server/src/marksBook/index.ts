@@ -1,0 +1,1 @@
+export { marksBookRoutes } from './routes.ts'
