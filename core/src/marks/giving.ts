@@ -19,7 +19,7 @@ export function giving(
   copy: string,
   round: number,
   question: Question,
-  pages: readonly WorksheetPage[],
+  pages: readonly Pick<WorksheetPage, 'id' | 'width'>[],
   given: number | null,
   others: readonly Pick<Question, 'id' | 'areas'>[],
   itemOn: (page: string, id: string) => Item | undefined,

@@ -95,7 +95,7 @@ export function markFor(
   copy: string,
   round: number,
   question: Question,
-  pages: readonly WorksheetPage[],
+  pages: readonly Pick<WorksheetPage, 'id' | 'width'>[],
   given: number,
   others: readonly Pick<Question, 'id' | 'areas'>[] = [],
 ): { page: string; mark: Mark } | undefined {

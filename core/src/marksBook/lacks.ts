@@ -9,6 +9,8 @@ export interface Lack {
   /** What more there is to say of it. */
   readonly detail: string
   readonly copies: readonly string[]
+  /** The share of a question's marks that the class reached, from 0 to 1. */
+  readonly reached?: number
 }
 
 /** Who reached less than this share of a question's marks lacks what it asks for. */
@@ -42,6 +44,7 @@ export function lacksOf(
       label: `Question ${label}`,
       detail: share === undefined ? '' : `the class reached ${perCentOf(share)} %`,
       copies: all.filter(({ given, full }) => given < full * LACKS_BELOW).map(({ copy }) => copy),
+      ...(share === undefined ? {} : { reached: share }),
     }
   })
   const ofRemarks = remarks.map(

@@ -6,10 +6,12 @@ import {
   type HandoutWish,
   type Heard,
   type Layer,
+  laidRemark,
   markFor,
   type PageEvent,
   type Person,
   type Question,
+  type Remark,
   type Rubric,
   type Talk,
   type WorksheetPage,
@@ -52,6 +54,7 @@ import {
 import { curvesSheet, type Played } from './curves.ts'
 import { seededId, studentsHand, teachersHand } from './hands.ts'
 import { furnishMail } from './mail.ts'
+import { bearingMarks, furnishElsewhere, pick } from './marks.ts'
 import { CLASS_NAME, STUDENTS, TEACHER } from './people.ts'
 import { prepared } from './prepared.ts'
 import { demoRemarks } from './remarks.ts'
@@ -89,6 +92,7 @@ class School {
   readonly #now = Date.now()
   #clock = this.#now
   #rubric!: Rubric
+  #remarks: readonly Remark[] = []
   #teacher!: Person
   #classId = ''
   #students: Person[] = []
@@ -109,8 +113,8 @@ class School {
     const teacherId = this.#teacher.id
     this.#rubric = demoRubric(() => this.#makeId())
     await db.insert(tables.rubrics).values({ id: this.#makeId(), teacherId, rubric: this.#rubric })
-    const remarks = demoRemarks(UNIT, () => this.#makeId())
-    await db.insert(tables.remarks).values(remarks.map((remark) => ({ ...remark, teacherId })))
+    this.#remarks = demoRemarks(UNIT, () => this.#makeId())
+    await db.insert(tables.remarks).values(this.#remarks.map((remark) => ({ ...remark, teacherId })))
     await this.#worksheet('A harbour letter')
     await makeFromFiles(db, this.#teacher.id, {
       title: 'Curves of the tide',
@@ -122,6 +126,8 @@ class School {
     await this.#bearings()
     await this.#tideTable()
     await furnishMail(this.#context, this.#students)
+    const [classId, students, now] = [this.#classId, this.#students, this.#now]
+    await furnishElsewhere(this.#context, { classId, students, now, unit: UNIT, makeId: this.#makeId })
   }
 
   /** Six boats of four share a copy each; the first three have begun, everybody in their own hand. */
@@ -194,7 +200,8 @@ class School {
       await this.#step(copy, 'handIn')
       this.#clock = this.#now - 48 * HOUR
       await this.#ink(copy, pages, 'feedback', bearingFeedback(this.#teachersHand(), good))
-      await this.#marks(copy, pages, questions, good ? [4, 2, 1.5] : [2.5, 1, 2])
+      await this.#marks(copy, pages, questions, bearingMarks(good, index))
+      if (!good) await this.#remark(copy, pages[0]!, pick(['from north', 'say how you know'], index))
       await this.#step(copy, index < 17 ? 'handBack' : 'anotherGo')
       if (index < 22) continue
       this.#clock = this.#now - (10 - (index - 21)) * HOUR
@@ -327,6 +334,14 @@ class School {
       return [{ id, page: made.page, layer: 'feedback', madeAt: this.#clock, act: 'add', items: [made.mark] }]
     })
     await this.#keeper.keep(this.#teacher, copy.id, events)
+  }
+
+  /** A remark that is kept, at the foot of a page. */
+  async #remark(copy: { id: string }, page: WorksheetPage, name: string): Promise<void> {
+    const remark = this.#remarks.find((each) => each.name === name)!
+    const items = laidRemark(remark, { x: page.width - 240, y: page.height - 90 }, page, () => this.#makeId())
+    const about = { page: page.id, layer: 'feedback', madeAt: this.#clock, act: 'add' } as const
+    await this.#keeper.keep(this.#teacher, copy.id, [{ id: this.#makeId(), ...about, items }])
   }
 
   /** On another go the first answers on a page are rubbed out. */

@@ -18,11 +18,13 @@ import {
   Answers,
   AtTheFront,
   Board,
+  ClassMarks,
   FromPaperScreen,
   FrontWindow,
   HelpedCopy,
   Preparing,
   Room,
+  StudentMarks,
 } from './screens.ts'
 import { Shelf } from './shelf/Shelf.tsx'
 import { WorkedCopy } from './worked/WorkedCopy.tsx'
@@ -54,6 +56,8 @@ export default function TeacherScreens({ person }: { person: Person }) {
         <Route path="/classes" element={<Classes />} />
         <Route path="/class/:class" element={<ClassPage person={person} />} />
         <Route path="/class/:class/mail" element={<ClassMail />} />
+        <Route path="/class/:class/marks" element={<ClassMarks />} />
+        <Route path="/class/:class/marks/:student" element={<StudentMarks />} />
         <Route path="/handout/:handout" element={<Handout person={person} />} />
         <Route path="/handout/:handout/paper" element={<FromPaperScreen person={person} />} />
       </Route>

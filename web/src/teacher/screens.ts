@@ -1,6 +1,6 @@
 import { fetchedScreen } from '../ui/fetchedScreen.tsx'
 
-// Only those who prepare, lead a lesson or compare answers fetch what that needs.
+// Only those who prepare, lead a lesson, compare answers or add up marks fetch what that needs.
 export const Preparing = fetchedScreen('Preparing', () => import('./preparing/Preparing.tsx'))
 export const FromPaperScreen = fetchedScreen('FromPaperScreen', () => import('./paper/FromPaperScreen.tsx'))
 export const Room = fetchedScreen('Room', () => import('./room/Room.tsx'))
@@ -9,3 +9,7 @@ export const AtTheFront = fetchedScreen('AtTheFront', () => import('./front/AtTh
 export const FrontWindow = fetchedScreen('FrontWindow', () => import('./front/FrontWindow.tsx'))
 export const Board = fetchedScreen('Board', () => import('./board/Board.tsx'))
 export const Answers = fetchedScreen('Answers', () => import('./answers/Answers.tsx'))
+export const ClassMarks = fetchedScreen('ClassMarks', () => import('./marksBook/ClassMarks.tsx'))
+export const StudentMarks = fetchedScreen('StudentMarks', () => import('./marksBook/StudentMarks.tsx'))
+export const HandoutMarks = fetchedScreen('HandoutMarks', () => import('./marksBook/HandoutMarks.tsx'))
+export const WhatNext = fetchedScreen('WhatNext', () => import('./marksBook/WhatNext.tsx'))

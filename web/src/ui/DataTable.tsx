@@ -6,7 +6,7 @@ import {
   useTable,
 } from '@tanstack/react-table'
 import { ArrowDown, ArrowUp } from 'lucide-react'
-import { type ReactNode, useMemo } from 'react'
+import { Fragment, type ReactNode, useMemo } from 'react'
 
 export interface Column<Row> {
   readonly id: string
@@ -14,6 +14,8 @@ export interface Column<Row> {
   readonly head: string
   /** It says itself what it is: its head is only heard. */
   readonly bare?: boolean
+  /** What else stands over it, under its head. */
+  readonly under?: ReactNode
   /** By what rows are put in order when its head is pressed; left out: they are not. Nothing comes last. */
   readonly orderBy?: (row: Row) => string | number | null
   readonly cell: (row: Row) => ReactNode
@@ -22,9 +24,22 @@ export interface Column<Row> {
   readonly cellClass?: string
 }
 
+/** A line under all rows, with what it says of each column and a sentence on what that means. */
+export interface Foot {
+  readonly id: string
+  readonly label: string
+  readonly meaning?: string
+  readonly cell: (column: string) => ReactNode
+}
+
 interface DataTableProps<Row> {
   columns: readonly Column<Row>[]
   rows: readonly Row[]
+  feet?: readonly Foot[]
+  /** More columns than fit: they are moved to and fro, and the first stays in sight. */
+  wide?: boolean
+  /** Low rows: many are compared. */
+  low?: boolean
   /** A press anywhere in a row, beside its links and buttons. */
   onOpen?: (row: Row) => void
 }
@@ -36,23 +51,27 @@ const words = new Intl.Collator(undefined, { numeric: true, sensitivity: 'base' 
 export function DataTable<Row extends { readonly id: string }>({
   columns,
   rows,
+  feet = [],
+  wide = false,
+  low = false,
   onOpen,
 }: DataTableProps<Row>) {
   const defs = useMemo(() => columns.map(asDef), [columns])
   const table = useTable({ features, columns: defs, data: rows as Row[], getRowId: ({ id }) => id })
   const of = new Map(columns.map((column) => [column.id, column]))
-  return (
+  const stays = (at: number) => (wide && at === 0 ? STAYS : '')
+  const whole = (
     <table className="w-full border-collapse text-left">
       <thead>
         <tr className="border-b border-rule text-ink-soft">
-          {table.getHeaderGroups()[0]?.headers.map(({ column }) => {
-            const { head, bare, orderBy, className = '' } = of.get(column.id)!
+          {table.getHeaderGroups()[0]?.headers.map(({ column }, at) => {
+            const { head, bare, under, orderBy, className = '' } = of.get(column.id)!
             const order = column.getIsSorted()
             return (
               <th
                 key={column.id}
                 aria-sort={order === false ? undefined : order === 'asc' ? 'ascending' : 'descending'}
-                className={`py-1 font-semibold ${className}`}
+                className={`py-1 align-bottom font-semibold ${className} ${stays(at)}`}
               >
                 {bare ? (
                   <span className="sr-only">{head}</span>
@@ -69,6 +88,7 @@ export function DataTable<Row extends { readonly id: string }>({
                 ) : (
                   head
                 )}
+                {under}
               </th>
             )
           })}
@@ -81,15 +101,66 @@ export function DataTable<Row extends { readonly id: string }>({
             className={`border-b border-rule ${onOpen ? 'cursor-pointer hover:bg-card' : ''}`}
             onClick={onOpen && (() => onOpen(original))}
           >
-            {columns.map(({ id: column, cell, className = '', cellClass = '' }) => (
-              <td key={column} className={`py-1.5 ${className} ${cellClass}`}>
+            {columns.map(({ id: column, cell, className = '', cellClass = '' }, at) => (
+              <td
+                key={column}
+                className={`${low ? 'py-px' : 'py-1.5'} ${className} ${cellClass} ${stays(at)}`}
+              >
                 {cell(original)}
               </td>
             ))}
           </tr>
         ))}
       </tbody>
+      {feet.length > 0 && <Feet feet={feet} columns={columns} stays={stays} />}
     </table>
+  )
+  return wide ? <div className="overflow-x-auto">{whole}</div> : whole
+}
+
+/** What stays in sight while the others are moved. */
+const STAYS = 'sticky left-0 z-10 bg-blotter'
+
+function Feet<Row>({
+  feet,
+  columns,
+  stays,
+}: {
+  feet: readonly Foot[]
+  columns: readonly Column<Row>[]
+  stays: (at: number) => string
+}) {
+  return (
+    <tfoot>
+      {feet.map(({ id, label, meaning, cell }) => (
+        <Fragment key={id}>
+          <tr className="border-t border-rule">
+            {columns.map(({ id: column, className = '', cellClass = '' }, at) =>
+              at === 0 ? (
+                <th
+                  key={column}
+                  scope="row"
+                  className={`pt-2 text-left font-semibold ${className} ${stays(at)}`}
+                >
+                  {label}
+                </th>
+              ) : (
+                <td key={column} className={`pt-2 tabular ${className} ${cellClass}`}>
+                  {cell(column)}
+                </td>
+              ),
+            )}
+          </tr>
+          {meaning && (
+            <tr>
+              <td colSpan={columns.length} className="pb-2 text-small text-ink-soft">
+                <span className="sticky left-0">{meaning}</span>
+              </td>
+            </tr>
+          )}
+        </Fragment>
+      ))}
+    </tfoot>
   )
 }
 

@@ -71,6 +71,12 @@ function Students({ whole, person }: { whole: ClassWhole; person: Person }) {
             List as CSV
           </a>
           <Link
+            to={`/class/${whole.id}/marks`}
+            className="font-semibold text-verdigris underline underline-offset-4"
+          >
+            Marks
+          </Link>
+          <Link
             to={`/class/${whole.id}/mail`}
             className="font-semibold text-verdigris underline underline-offset-4"
           >

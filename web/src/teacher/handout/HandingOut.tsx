@@ -1,6 +1,6 @@
 import { CALLS, type HandoutWhole, type StudentSet, type WorksheetWhole } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
+import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
 import { ask, Problem } from '../../api/ask.ts'
 import { queryClient } from '../../api/queries.ts'
 import { Button } from '../../ui/Button.tsx'
@@ -11,7 +11,8 @@ import { asked } from '../asked.ts'
 import { GoesOn } from '../GoesOn.tsx'
 import { useDraft } from '../useDraft.ts'
 import { ClassPart } from './ClassPart.tsx'
-import { type Choices, choices } from './choices.ts'
+import { type Choices, choices, nothingChosen } from './choices.ts'
+import { useForSome } from './forSome.ts'
 import { HasIt } from './HasIt.tsx'
 import { PagesChoice } from './PagesChoice.tsx'
 import { spokenWaiting } from './spokenWaiting.ts'
@@ -24,6 +25,7 @@ import { WhatHappens } from './WhatHappens.tsx'
 export function HandingOut() {
   const { worksheet: id = '' } = useParams()
   const [search] = useSearchParams()
+  const where = useLocation()
   const again = search.get('again') ?? ''
   const worksheet = useQuery(asked.worksheet(id))
   const classes = useQuery(asked.classes())
@@ -44,7 +46,12 @@ export function HandingOut() {
                   first, then hand this out to it.
                 </Empty>
               ) : (
-                <Plan key={`${id} ${again}`} worksheet={whole} before={before.data} classes={list} />
+                <Plan
+                  key={`${id} ${again} ${where.key}`}
+                  worksheet={whole}
+                  before={before.data}
+                  classes={list}
+                />
               )
             }
           </Fetched>
@@ -75,14 +82,15 @@ interface PlanProps {
 function Plan({ worksheet, before, classes }: PlanProps) {
   const { sheet } = worksheet
   const [search] = useSearchParams()
-  const draft = useDraft(`hand-out ${worksheet.id} ${before?.id ?? ''}`, choices, () => ({
+  const forSome = useForSome()
+  const draft = useDraft(`hand-out ${worksheet.id} ${before?.id ?? forSome?.id ?? ''}`, choices, () => ({
     request: crypto.randomUUID(),
-    classes: firstChoice(classes, before, search.get('class')),
+    classes: forSome ? [forSome.class] : firstChoice(classes, before, search.get('class')),
     way: before?.way ?? 'own',
-    of: {},
+    of: forSome ? { [forSome.class]: { ...nothingChosen, left: [...forSome.left] } } : {},
     terms: termsOf(before, worksheet.unit),
   }))
-  const { way, deal, terms, request } = draft.value
+  const { way, deal, only, terms, request } = draft.value
   const chosen = draft.value.classes.filter((id) => classes.some((each) => each.id === id))
   const set = (some: Partial<Choices>) => draft.change((all) => ({ ...all, ...some }))
   const navigate = useNavigate()
@@ -127,7 +135,13 @@ function Plan({ worksheet, before, classes }: PlanProps) {
           </div>
         </fieldset>
         <WayChoice way={way} onChange={(to) => set({ way: to })} />
-        {way === 'own' && <PagesChoice sheet={sheet} deal={deal} onDeal={(to) => set({ deal: to })} />}
+        <PagesChoice
+          sheet={sheet}
+          canDeal={way === 'own'}
+          deal={way === 'own' ? deal : undefined}
+          only={only}
+          onChoose={set}
+        />
         {parts.map(({ roster, choice, asKept }) => (
           <ClassPart
             key={roster.id}

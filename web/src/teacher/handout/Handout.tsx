@@ -6,6 +6,7 @@ import {
   type CopyWork,
   type HandoutWhole,
   latenessOf,
+  type MarkingWhole,
   type Person,
   sayGoFor,
 } from '@hand-back/core'
@@ -27,7 +28,7 @@ import { filtersOf, type PileFacts, type PileFilter, passes } from '../marking/p
 import { useHandoutWork } from '../marking/useHandoutWork.ts'
 import { useMarking } from '../marking/useMarking.ts'
 import { leaveFiles } from '../paper/dropped.ts'
-import { Answers, Room } from '../screens.ts'
+import { Answers, HandoutMarks, Room, WhatNext } from '../screens.ts'
 import { TakeAway } from '../TakeAway.tsx'
 import { DoneSoFar } from './DoneSoFar.tsx'
 import { FilterRow } from './FilterRow.tsx'
@@ -36,7 +37,7 @@ import { goWithMarks, handBack } from './handBack.ts'
 import { InUse } from './InUse.tsx'
 import { OneCopy } from './OneCopy.tsx'
 import { SharedPeople } from './SharedPeople.tsx'
-import { ShowAs, useShownAs } from './ShowAs.tsx'
+import { ShowAs, type ShownAs, useShownAs } from './ShowAs.tsx'
 import { useHandout } from './useHandout.ts'
 import { Wall } from './Wall.tsx'
 
@@ -65,8 +66,10 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
   const [printing, setPrinting] = useState(false)
   const [handingBack, setHandingBack] = useState(false)
   const [wished, setFilter] = useState<PileFilter>()
-  const [shown, setShown] = useShownAs()
   const marking = useMarking(id)
+  const marks = handout.way !== 'read' && hasSomethingToMark(marking)
+  const offered: readonly ShownAs[] = marks ? ['list', 'pages', 'marks', 'next'] : ['list', 'pages']
+  const [shown, setShown] = useShownAs(offered)
   const sums = marking?.sums
   const work = useHandoutWork(id)
   const facts: PileFacts = { handout, sums: sums ?? [], work, now: Date.now() }
@@ -126,9 +129,6 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
           </Button>
         )}
         {toMark.length > 0 && <Button onClick={() => setHandingBack(true)}>Hand back …</Button>}
-        {handout.way !== 'read' && (marking?.questions.length ?? 0) > 0 && (
-          <LinkButton to={`/handout/${id}/question/first`}>By question</LinkButton>
-        )}
         <LinkButton to={`/handout/${id}/pile/first`} look="main">
           {toMark.length > 0 ? `Mark ${toMark.length}` : 'Open the pile'}
         </LinkButton>
@@ -149,16 +149,32 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
       <InUse handout={handout} person={person} />
       <div className="mb-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
         <FilterRow offered={filtersOf(copies, facts)} filter={filter} onFilter={setFilter} />
-        <ShowAs shown={shown} onShow={setShown} />
+        <span className="flex flex-wrap items-center gap-4">
+          {handout.way !== 'read' && (marking?.questions.length ?? 0) > 0 && (
+            <Link
+              to={`/handout/${id}/question/first`}
+              className="px-1 font-semibold text-ink-soft no-underline hover:text-ink pointer-coarse:py-2"
+            >
+              By question
+            </Link>
+          )}
+          <ShowAs offered={offered} shown={shown} onShow={setShown} />
+        </span>
       </div>
-      {shown === 'pages' ? (
-        <Wall handout={handout} rows={rows} sums={sums ?? []} />
-      ) : (
+      {shown === 'pages' && <Wall handout={handout} rows={rows} sums={sums ?? []} />}
+      {shown === 'list' && (
         <DataTable columns={columns} rows={rows} onOpen={({ id: copy }) => void navigate(pileAt(id, copy))} />
       )}
+      {shown === 'marks' && marking && (
+        <HandoutMarks handout={handout} rows={rows} marking={marking} person={person} />
+      )}
+      {shown === 'next' && marking && <WhatNext handout={handout} rows={rows} marking={marking} />}
     </TakesFiles>
   )
 }
+
+const hasSomethingToMark = (marking: MarkingWhole | undefined) =>
+  marking !== undefined && (marking.questions.length > 0 || marking.rubric !== null)
 
 /** The set of a copy, to be changed: who came late is in none yet. */
 function SetOfCopy({ handout, copy }: OfCopy) {

@@ -4,16 +4,21 @@ import { Button } from '../../ui/Button.tsx'
 
 interface PagesChoiceProps {
   sheet: Sheet
+  /** Pages can be dealt: each gets a copy of their own. */
+  canDeal: boolean
   deal: Deal | undefined
-  onDeal: (deal: Deal | undefined) => void
+  /** Only these pages; nothing: all. */
+  only: readonly string[] | undefined
+  onChoose: (chosen: { deal: Deal | undefined; only: string[] | undefined }) => void
 }
 
 const newSeed = () => Math.floor(Math.random() * 2 ** 31)
 
-/** Which pages each gets: the same (with those of their set), or different ones, dealt like cards. */
-export function PagesChoice({ sheet, deal, onDeal }: PagesChoiceProps) {
+/** Which pages each gets: the same (with those of their set), some of them only, or different ones, dealt like cards. */
+export function PagesChoice({ sheet, canDeal, deal, only, onChoose }: PagesChoiceProps) {
   const count = sheet.pages.filter(({ sets }) => !sets).length
-  if (count < 2) return null
+  if (sheet.pages.length < 2) return null
+  const onDeal = (to: Deal) => onChoose({ deal: to, only: undefined })
   const input = 'min-h-[38px] rounded-tag border border-ink-soft/60 bg-sheet px-2 py-1'
   const choice = (on: boolean, title: string, choose: () => void) => (
     <label className="flex min-h-[38px] cursor-pointer items-center gap-2.5">
@@ -31,15 +36,23 @@ export function PagesChoice({ sheet, deal, onDeal }: PagesChoiceProps) {
     <fieldset>
       <legend className="mb-1 font-semibold">Which pages?</legend>
       {choice(
-        !deal,
+        !deal && !only,
         sheet.sets.length > 0
           ? 'The pages for everyone, and those of their set'
           : 'The same pages for everybody',
-        () => onDeal(undefined),
+        () => onChoose({ deal: undefined, only: undefined }),
       )}
-      {choice(deal !== undefined, 'Deal: different pages for each', () =>
-        onDeal({ pages: 1, mixed: true, seed: newSeed() }),
+      {choice(only !== undefined, 'Only some pages', () =>
+        onChoose({ deal: undefined, only: [sheet.pages[0]!.id] }),
       )}
+      {only && (
+        <SomePages sheet={sheet} only={only} onOnly={(to) => onChoose({ deal: undefined, only: to })} />
+      )}
+      {canDeal &&
+        count > 1 &&
+        choice(deal !== undefined, 'Deal: different pages for each', () =>
+          onDeal({ pages: 1, mixed: true, seed: newSeed() }),
+        )}
       {deal && (
         <div className="mt-1 ml-7 flex flex-wrap items-center gap-2">
           <input
@@ -76,5 +89,37 @@ export function PagesChoice({ sheet, deal, onDeal }: PagesChoiceProps) {
         </div>
       )}
     </fieldset>
+  )
+}
+
+/** Which pages go out: one press each. At least one does. */
+function SomePages({
+  sheet,
+  only,
+  onOnly,
+}: {
+  sheet: Sheet
+  only: readonly string[]
+  onOnly: (only: string[]) => void
+}) {
+  const toggle = (id: string) => {
+    const next = only.includes(id) ? only.filter((each) => each !== id) : [...only, id]
+    if (next.length > 0) onOnly(sheet.pages.map((page) => page.id).filter((page) => next.includes(page)))
+  }
+  return (
+    <div className="mt-1 mb-2 ml-7 flex flex-wrap gap-1.5">
+      {sheet.pages.map(({ id }, index) => (
+        <button
+          key={id}
+          type="button"
+          aria-label={`Page ${index + 1}`}
+          aria-pressed={only.includes(id)}
+          onClick={() => toggle(id)}
+          className={`min-h-[38px] min-w-[38px] rounded-tag border font-serif font-semibold pointer-coarse:min-h-11 pointer-coarse:min-w-11 ${only.includes(id) ? 'border-ink bg-sheet shadow-[inset_0_-3px_0_var(--color-verdigris)]' : 'border-rule bg-card hover:bg-blotter'}`}
+        >
+          {index + 1}
+        </button>
+      ))}
+    </div>
   )
 }

@@ -1,27 +1,46 @@
 import { useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { readNote, writeNote } from '../../deviceNotes.ts'
 import { OneOf, Option } from '../../ui/OneOf.tsx'
 
-/** How the copies of a hand-out are shown: a line each, or their pages as small pictures. */
-export type ShownAs = 'list' | 'pages'
+/** How a hand-out is looked at: its copies a line each or as small pictures, their marks, what the class needs next. */
+export type ShownAs = 'list' | 'pages' | 'marks' | 'next'
 
-const NAMES: Readonly<Record<ShownAs, string>> = { list: 'List', pages: 'Pages' }
+const NAMES: Readonly<Record<ShownAs, string>> = {
+  list: 'List',
+  pages: 'Pages',
+  marks: 'Marks',
+  next: 'What next?',
+}
 const NOTE = 'hand-out shown as'
+const isOne = (name: string | null): name is ShownAs => name !== null && name in NAMES
 
-/** How they are shown, remembered on this device. */
-export function useShownAs(): [ShownAs, (shown: ShownAs) => void] {
-  const [shown, setShown] = useState<ShownAs>(() => (readNote(NOTE) === 'pages' ? 'pages' : 'list'))
+/** How it is looked at: as the address says, so that other screens lead there; else list or pages, as last on this device. */
+export function useShownAs(offered: readonly ShownAs[]): [ShownAs, (shown: ShownAs) => void] {
+  const [search, setSearch] = useSearchParams()
+  const [kept, setKept] = useState<ShownAs>(() => (readNote(NOTE) === 'pages' ? 'pages' : 'list'))
+  const asked = search.get('show')
   const show = (next: ShownAs) => {
-    writeNote(NOTE, next)
-    setShown(next)
+    const isKept = next === 'list' || next === 'pages'
+    if (isKept) {
+      writeNote(NOTE, next)
+      setKept(next)
+    }
+    setSearch(isKept ? {} : { show: next }, { replace: true })
   }
-  return [shown, show]
+  return [isOne(asked) && offered.includes(asked) ? asked : kept, show]
 }
 
-export function ShowAs({ shown, onShow }: { shown: ShownAs; onShow: (shown: ShownAs) => void }) {
+interface ShowAsProps {
+  offered: readonly ShownAs[]
+  shown: ShownAs
+  onShow: (shown: ShownAs) => void
+}
+
+export function ShowAs({ offered, shown, onShow }: ShowAsProps) {
   return (
-    <OneOf label="Show the copies as" value={shown} onChoose={onShow} className="flex gap-4">
-      {(Object.keys(NAMES) as ShownAs[]).map((each) => (
+    <OneOf label="Look at it as" value={shown} onChoose={onShow} className="flex gap-4">
+      {offered.map((each) => (
         <Option
           key={each}
           value={each}

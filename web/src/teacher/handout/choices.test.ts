@@ -23,6 +23,12 @@ test('nothing chosen is the whole class, so that who joins later is in it too', 
   expect(some.students).toEqual([noor])
 })
 
+test('only some pages are wished for in every way', () => {
+  const only = [crypto.randomUUID()]
+  expect(wishFor({ ...own, only }, roster, nothingChosen).only).toEqual(only)
+  expect(wishFor({ way: 'all', only }, roster, nothingChosen).only).toEqual(only)
+})
+
 test('sets of those who are gone, groups where nobody asks for groups, and deals for groups are not sent', () => {
   const set = crypto.randomUUID()
   const groups = [group('Terns', noor)]

@@ -34,6 +34,8 @@ export const choices = z.object({
   classes: z.array(z.string()),
   way,
   deal: deal.optional(),
+  /** Only these pages; left out: all. */
+  only: z.array(z.string()).optional(),
   of: z.record(z.string(), classChoice),
   terms: newHandout.pick({
     opensAt: true,
@@ -49,7 +51,7 @@ export type Choices = z.infer<typeof choices>
 
 /** What a device asks the server for: exactly what it planned with. */
 export function wishFor(
-  { way, deal }: Pick<Choices, 'way' | 'deal'>,
+  { way, deal, only }: Pick<Choices, 'way' | 'deal' | 'only'>,
   roster: ClassWhole,
   { left, groups, setOf = {} }: ClassChoice,
 ): HandoutWish {
@@ -60,6 +62,7 @@ export function wishFor(
     ...(left.length > 0 && way !== 'group' ? { students } : {}),
     ...(way === 'group' ? { groups: [...groups] } : {}),
     ...(deal && way === 'own' ? { deal } : {}),
+    ...(only ? { only: [...only] } : {}),
     setOf: Object.fromEntries(Object.entries(setOf).filter(([id]) => here.has(id))),
   }
 }
