@@ -79,7 +79,7 @@ export function DataTable<Row extends { readonly id: string }>({
                   <button
                     type="button"
                     onClick={column.getToggleSortingHandler()}
-                    className="-ml-1 inline-flex min-h-[36px] items-center gap-1 rounded-tag px-1 font-semibold hover:bg-blotter pointer-coarse:min-h-11"
+                    className="-ml-1 inline-flex min-h-[36px] items-center gap-1 rounded-tag px-1 text-left font-semibold hover:bg-blotter pointer-coarse:min-h-11"
                   >
                     {head}
                     {order === 'asc' && <ArrowUp size={15} aria-hidden="true" />}

@@ -63,7 +63,10 @@ function toRow(field: HTMLElement, by: 1 | -1): void {
   while (row && column !== undefined) {
     row = (by === 1 ? row.nextElementSibling : row.previousElementSibling) as HTMLElement | null
     const next = (row as HTMLTableRowElement | null)?.cells[column]?.querySelector('input')
-    if (next) return next.focus()
+    if (next) {
+      next.focus()
+      return
+    }
   }
   field.blur()
 }
