@@ -1,6 +1,6 @@
 /** Arrows run one way: web → core, server → core; a thing of the trade never reaches into a sibling. */
 const trade =
-  'people|classes|worksheets|handouts|copies|attachments|files|marking|marksBook|remarks|mail|room|live'
+  'people|classes|worksheets|handouts|copies|attachments|parcels|files|marking|marksBook|remarks|mail|room|live'
 module.exports = {
   forbidden: [
     {

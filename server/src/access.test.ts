@@ -107,6 +107,10 @@ const ROUTES: Record<string, Rule> = {
   'POST /classes/:class/joining/:join/not-let-in': {
     path: (lesson) => `/classes/${lesson.class.id}/joining/${randomUUID()}/not-let-in`,
   },
+  'POST /parcels': { path: () => '/parcels', apart: true },
+  'GET /parcels': { path: () => '/parcels', ...anyTeacher, ...anyStudent },
+  'GET /parcels/:parcel/file': { path: () => `/parcels/${randomUUID()}/file`, apart: true },
+  'DELETE /parcels/:parcel': { path: () => `/parcels/${randomUUID()}`, apart: true },
   'GET /classes/:class/marks': { path: (lesson) => `/classes/${lesson.class.id}/marks`, teacher: true },
   'PUT /classes/:class/elsewhere/:elsewhere': {
     path: (lesson) => `/classes/${lesson.class.id}/elsewhere/${randomUUID()}`,

@@ -20,6 +20,7 @@ import { mailRoutes } from './mail/index.ts'
 import { markingRoutes } from './marking/index.ts'
 import { marksBookRoutes } from './marksBook/index.ts'
 import { paperRoutes } from './papers/index.ts'
+import { type Packers, parcelRoutes } from './parcels/index.ts'
 import { guardSignIn, habitRoutes, knowPerson, peopleRoutes } from './people/index.ts'
 import { remarkRoutes } from './remarks/index.ts'
 import { roomRoutes } from './room/index.ts'
@@ -29,7 +30,12 @@ const verify = (_request: unknown, _response: unknown, bytes: Buffer) => refuseD
 const YEAR = 365 * 24 * 60 * 60 * 1000
 
 /** The HTTP side of the server. `webRoot` is the folder of the built interface. */
-export function makeApp(context: Context, session: RequestHandler, webRoot: string): Express {
+export function makeApp(
+  context: Context,
+  session: RequestHandler,
+  webRoot: string,
+  packers?: Packers,
+): Express {
   const app = express()
   app.set('trust proxy', 'loopback')
   // Answers of the API are never kept; a sum over a large PDF would hold up everybody else.
@@ -70,6 +76,7 @@ export function makeApp(context: Context, session: RequestHandler, webRoot: stri
     remarkRoutes,
     (of: Context) => formatRoutes(of, pictures),
     attachmentRoutes,
+    (of: Context) => parcelRoutes(of, packers),
   ]
   for (const routes of parts) app.use('/api', routes(context))
   app.use('/api', () => {

@@ -15,6 +15,7 @@ import { takeSeat } from './http/seat.ts'
 import { answerDevices, gatheringPool, type Live, liveNews, liveSettings } from './live/index.ts'
 import { makeMail, sendMail } from './mail/index.ts'
 import { sumsOf } from './marking/index.ts'
+import { clearOldParcels, Packers } from './parcels/index.ts'
 import { clearOldSessions, sessions } from './people/index.ts'
 import { noteOldVersions } from './worksheets/index.ts'
 
@@ -79,7 +80,8 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
   const context: Context = { db, pool, log, news, now: Date.now, ...known }
   const session = sessions(context)
 
-  server.on('request', makeApp(context, session, settings.webRoot))
+  const packers = new Packers(context)
+  server.on('request', makeApp(context, session, settings.webRoot, packers))
   live.attach(server)
   live.engine.use(session)
   const notTold = (error: Error) => log.warn({ cause: causeOf(error) }, 'live messages')
@@ -93,7 +95,9 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
     server.once('error', failed)
     server.listen(settings.port, settings.host, done)
   })
+  packers.begin()
   const tidying = setInterval(() => {
+    clearOldParcels(db).catch((error) => log.warn({ cause: causeOf(error) }, 'old parcels not cleared'))
     clearOldSessions(context).catch((error) =>
       log.warn({ cause: causeOf(error) }, 'old sessions not cleared'),
     )
@@ -112,6 +116,7 @@ export async function startServer(settings: Settings): Promise<RunningServer> {
     url: `http://${settings.host}:${port}`,
     context,
     async stop() {
+      packers.stop()
       clearInterval(tidying)
       clearInterval(handingBack)
       clearInterval(mailing)

@@ -6,6 +6,7 @@ import {
   type PagePart,
   type Person,
   printedFor,
+  type Question,
   questionsOn,
   type Role,
   type Rubric,
@@ -126,18 +127,23 @@ export async function rubricOf(db: Queries, handoutId: string): Promise<Rubric |
   return row?.rubric ?? null
 }
 
+/** The questions of a version, with their marks: for teachers. */
+export async function questionsIn(db: Queries, versionId: string): Promise<Question[]> {
+  const [version] = await db
+    .select({ questions: worksheetVersions.questions })
+    .from(worksheetVersions)
+    .where(eq(worksheetVersions.id, versionId))
+  return version?.questions ?? []
+}
+
 /** What is asked on the pages of a copy: what it is called and where, and nothing of what is right. */
 async function questionsOf(
   db: Queries,
   { versionId }: CopyRecord,
   pages: readonly WorksheetPage[],
 ): Promise<CopyWhole['questions']> {
-  const [version] = await db
-    .select({ questions: worksheetVersions.questions })
-    .from(worksheetVersions)
-    .where(eq(worksheetVersions.id, versionId))
   const own = new Set(pages.map(({ id }) => id))
-  return questionsOn(pages, version?.questions ?? []).map(({ id, label, areas }) => ({
+  return questionsOn(pages, await questionsIn(db, versionId)).map(({ id, label, areas }) => ({
     id,
     label,
     areas: areas.filter(({ page }) => own.has(page)),

@@ -1,6 +1,7 @@
 export * from './tables/handouts.ts'
 export * from './tables/mail.ts'
 export * from './tables/marksBook.ts'
+export * from './tables/parcels.ts'
 export * from './tables/people.ts'
 export * from './tables/remarks.ts'
 export * from './tables/work.ts'

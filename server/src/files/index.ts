@@ -6,6 +6,7 @@ export {
   dropFile,
   findFile,
   nameChunks,
+  readFile,
   type StoredFile,
   storeFile,
   tooLarge,

@@ -1,13 +1,13 @@
 import {
+  areasOn,
+  cutOf,
   emptyPage,
   inSight,
-  marksIn,
-  marksPages,
-  overallIn,
   type Page,
   type Person,
   pagesAt,
   pagesNow,
+  type Question,
   type WorksheetPage,
 } from '@hand-back/core'
 import type { Context } from '../context.ts'
@@ -19,14 +19,13 @@ import {
   ownPagesOf,
   readPagesOfAll,
   readWholeLog,
-  rubricOf,
 } from '../copies/index.ts'
 import { notHere } from '../http/as.ts'
 import { asSent } from '../papers/index.ts'
-import { measure } from '../pdf/fonts.ts'
 import { pagesOf } from '../worksheets/index.ts'
 import type { Made, Wanted } from './made.ts'
-import { type Bundle, pdfOf } from './pdfOf.ts'
+import { type Bundle, type BundlePage, pdfOf } from './pdfOf.ts'
+import { sheetsBefore, sheetsBehind } from './sheetsAround.ts'
 
 /**
  * A copy as a PDF: its pages with everything on them that this person may read, and nothing that they may not.
@@ -37,30 +36,41 @@ export async function copyAsPdf({ db }: Context, person: Person, id: string, wan
   return { name: bundle.title, bytes: await pdfOf(db, person, bundle.title, [bundle]) }
 }
 
-/** Sheets behind the pages: the rubric with what was reached, and words about the whole, of what is in the log as it is read. */
-async function aboutAll(
-  db: Context['db'],
-  { handoutId }: { handoutId: string },
-  now: ReadonlyMap<string, Page>,
-) {
-  const pages = [...now.values()]
-  const rubric = await rubricOf(db, handoutId)
-  const said = { rubric, marks: marksIn(pages), words: overallIn(pages)?.words ?? '' }
-  return marksPages(said, measure).map((page) => ({ page, items: [] }))
+/** What is wanted of a copy, and whether only the answers to one question are. */
+interface WantedOfCopy extends Wanted {
+  readonly question?: Question | undefined
 }
+
+/** The pages of a copy, with what it is called and whose it is. */
+export interface BundleNamed extends Bundle {
+  readonly title: string
+  readonly name: string
+}
+
+/** A page without the marks at its edge. */
+const bare = ({ page, items }: BundlePage): BundlePage => ({
+  page,
+  items: items.filter(({ kind }) => kind !== 'mark'),
+})
+
+/** What of a page is an answer to a question, and whose it is. */
+const cutsOf = (question: Question, { page, items }: BundlePage, name: string) =>
+  areasOn(question, [page]).map(({ area }) => ({ part: cutOf(area, items, page), says: name }))
 
 /** The pages of a copy for a PDF, as this person may read them. Throws `Refused` (404) as `copyFor` does. */
 export async function bundleOf(
   db: Context['db'],
   person: Person,
   id: string,
-  { empty, named, coded }: Wanted,
-): Promise<Bundle & { title: string }> {
+  { empty, named, coded, withoutMarks = false, cover = false, question }: WantedOfCopy,
+): Promise<BundleNamed> {
   const { copy, role } = await copyFor(db, person, id)
   const { title, name, className } = await labelOfCopy(db, copy, role)
-  const printed = await ownPagesIn(db, copy)
+  const all = await ownPagesIn(db, copy)
+  const printed = question ? all.filter((page) => areasOn(question, [page]).length > 0) : all
   return {
     title: `${title}, ${name}`,
+    name,
     copy: copy.id,
     role,
     printed,
@@ -70,7 +80,11 @@ export async function bundleOf(
     async pages() {
       const log = empty ? [] : await readWholeLog(db, copy, role)
       const now = pagesAt(log, log.length)
-      return [...laidOut(printed, now), ...(await aboutAll(db, copy, now))]
+      const laid = withoutMarks ? laidOut(printed, now).map(bare) : laidOut(printed, now)
+      if (question) return laid.map((each) => ({ ...each, cuts: cutsOf(question, each, name) }))
+      if (!cover) return [...laid, ...(await sheetsBehind(db, copy, now, withoutMarks))]
+      const label = { title, name, className }
+      return [...(await sheetsBefore(db, copy, label, laid, now, withoutMarks)), ...laid]
     },
   }
 }

@@ -1,6 +1,7 @@
 import { degrees, PDFDocument } from '@cantoo/pdf-lib'
 import {
   type Affine,
+  type ArrangedSheet,
   drawnCode,
   headed,
   type Item,
@@ -18,6 +19,7 @@ import {
   carryTags,
   drawOver,
   freeMark,
+  type Heading,
   headingsOf,
   isTagged,
   measure,
@@ -26,6 +28,7 @@ import {
   PdfPainter,
   writeOutline,
 } from '../pdf/index.ts'
+import { layOnSheets } from './layOnSheets.ts'
 
 /** A page to be flattened: what is printed on it and what is to lie on it, from below. */
 export interface FlatPage {
@@ -37,6 +40,8 @@ export interface FlatPage {
   readonly head?: string
   /** A code at its foot says which page of which copy it is. */
   readonly coded?: boolean
+  /** What begins with it, for the outline. */
+  readonly chapter?: string
 }
 
 export interface FlattenTask {
@@ -46,6 +51,8 @@ export interface FlattenTask {
   readonly files: ReadonlyMap<string, Uint8Array>
   /** Which page of which file a paper was made of, by the paper's name: taken from there, what pages share is written once. */
   readonly origins?: ReadonlyMap<string, Origin>
+  /** Its pages, or parts of them, are laid on these sheets. */
+  readonly sheets?: readonly ArrangedSheet[]
   /** Only a small picture is made of it. */
   readonly small?: boolean
 }
@@ -58,15 +65,20 @@ export interface Origin {
 /**
  * Makes a PDF of pages with what lies on them. Original PDF pages stay as they are, vectors and text,
  * with their links, layers, tags and outline; printed items, answers and strokes are drawn over them, placed by
- * the page's own box, turn and unit. Nothing of a PDF comes along that is not seen on these pages.
+ * the page's own box, turn and unit. Nothing of a PDF comes along that is not seen on these pages. Where chapters begin,
+ * the outline leads to them. `tell` is told after each page how many are done.
  */
-export async function flatten(task: FlattenTask): Promise<Uint8Array> {
+export async function flatten(
+  task: FlattenTask,
+  tell: (done: number) => void = () => {},
+): Promise<Uint8Array> {
   const output = await PDFDocument.create()
   output.setTitle(task.title)
   const originals = new Originals(task.files)
   const writer = new PdfPainter(output, originals, task.small)
   const copied = await copyOriginals(output, originals, task)
-  for (const { page, items, copy = NOBODYS, head, coded } of task.pages) {
+  const chapters: Heading[] = []
+  for (const [index, { page, items, copy = NOBODYS, head, coded, chapter }] of task.pages.entries()) {
     const original = copied.get(page)
     const target = output.addPage(original?.page ?? [page.width, page.height])
     const map: Affine = original ? seenToPdf(page.paper as PdfPaper) : [1, 0, 0, -1, 0, page.height]
@@ -78,9 +90,13 @@ export async function flatten(task: FlattenTask): Promise<Uint8Array> {
     ]
     const mark = original?.tagged ? freeMark(original) : undefined
     drawOver(output, target, map, await writer.operators(target, drawn), { mark, deflated: !task.small })
+    if (chapter !== undefined) chapters.push({ title: chapter, page: target, below: [] })
+    tell(index + 1)
   }
+  if (chapters.length > 0) writeOutline(output, chapters)
   carryLayers(output)
-  return output.save()
+  const bytes = await output.save()
+  return task.sheets ? layOnSheets(bytes, task.title, task.pages, task.sheets) : bytes
 }
 
 /** Only a page that a PDF fills is that PDF's page; any other is a new one that shows it. */
@@ -128,10 +144,11 @@ async function copyOriginals(
   }
   for (const [{ page, links: leads }, { pages }] of links) carryLinks(output, page, leads, pages)
   const sources = [...taken.values()]
-  writeOutline(
-    output,
-    sources.flatMap(({ document, pages }) => headingsOf(document, pages)),
-  )
+  if (!pages.some(({ chapter }) => chapter !== undefined))
+    writeOutline(
+      output,
+      sources.flatMap(({ document, pages }) => headingsOf(document, pages)),
+    )
   carryTags(output, sources)
   return made
 }

@@ -9,4 +9,8 @@ export interface Wanted {
   readonly empty: boolean
   readonly named: boolean
   readonly coded: boolean
+  /** Without the marks at the edge of each page and in what is said about all of it. */
+  readonly withoutMarks?: boolean
+  /** A sheet before it: whose it is, what its marks come to, the remarks written out. */
+  readonly cover?: boolean
 }

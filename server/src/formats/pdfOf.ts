@@ -1,4 +1,6 @@
 import {
+  type ArrangedSheet,
+  type Box,
   type Item,
   type Person,
   type PrintedItem,
@@ -22,10 +24,27 @@ import { GaveOut, inTurn, type Kind } from '../work/index.ts'
 import type { FlatPage, FlattenTask, Origin } from './flatten.ts'
 
 const SECONDS = 60
+/** A whole class may take longer, by so much for each of its pages. */
+const SECONDS_A_PAGE = 0.25
 /** So many of the files of a copy are made at once, where they were not before. */
 const AT_ONCE = 2
 /** More pages make no PDF that anybody prints. */
 const MOST_PAGES = 2000
+
+/** A page of a bundle with what lies on it. `cuts`: the parts of it that are wanted, and what stands over each. */
+export interface BundlePage {
+  readonly page: WorksheetPage
+  readonly items: readonly Item[]
+  readonly cuts?: readonly { readonly part: Box; readonly says: string }[]
+}
+
+/** How it goes on with what is being made, and when nobody wants it any more. */
+export interface Watched {
+  readonly onPage?: (done: number) => void
+  readonly signal?: AbortSignal
+  /** Lays the pages on sheets. */
+  readonly arrange?: (pages: readonly (FlatPage & Pick<BundlePage, 'cuts'>)[]) => readonly ArrangedSheet[]
+}
 
 /** The pages of one copy, or of nobody's, on their way into a PDF. */
 export interface Bundle {
@@ -41,8 +60,10 @@ export interface Bundle {
   readonly head?: string
   /** A code at the foot of every page says which of which copy it is. */
   readonly coded?: boolean
+  /** What the outline calls it. */
+  readonly chapter?: string
   /** The pages as they are sent, and what lies on them. Asked for when it is their turn. */
-  pages(): Promise<readonly { readonly page: WorksheetPage; readonly items: readonly Item[] }[]>
+  pages(): Promise<readonly BundlePage[]>
 }
 
 /** What is made of flat pages, in a process of its own. */
@@ -61,7 +82,8 @@ export const pdfOf = (
   person: Pick<Person, 'id'>,
   title: string,
   bundles: readonly Bundle[],
-): Promise<Uint8Array> => madeOf(db, person, title, bundles, PDF)
+  watched: Watched = {},
+): Promise<Uint8Array> => madeOf(db, person, title, bundles, PDF, watched)
 
 /** The same for anything else that is made of flat pages. */
 export async function madeOf<Result = Uint8Array>(
@@ -70,21 +92,24 @@ export async function madeOf<Result = Uint8Array>(
   title: string,
   bundles: readonly Bundle[],
   making: Making,
+  { onPage, signal, arrange }: Watched = {},
 ): Promise<Result> {
   const printed = bundles.flatMap((bundle) => bundle.printed)
   if (printed.length > MOST_PAGES)
     throw new Refused(`That is more than ${MOST_PAGES} pages. Take fewer copies at once.`, 422)
   const made = await madeFor(db, printed, person.id)
   const task = async (): Promise<FlattenTask> => {
-    const pages: FlatPage[] = []
+    const pages: (FlatPage & Pick<BundlePage, 'cuts'>)[] = []
     const files: Files = new Map()
     for (const bundle of bundles) {
-      const own = (await bundle.pages()).map(({ page, items }, index, all) => ({
+      const own = (await bundle.pages()).map(({ page, items, cuts }, index, all) => ({
         // A page of its own for everybody: each is written once.
         page: { ...withPaper(page, made) },
         items,
         copy: bundle.copy,
         coded: bundle.coded ?? false,
+        ...(cuts ? { cuts } : {}),
+        ...(index === 0 && bundle.chapter !== undefined ? { chapter: bundle.chapter } : {}),
         ...(bundle.head ? { head: `${bundle.head}   page ${index + 1} of ${all.length}` } : {}),
       }))
       pages.push(...own)
@@ -93,14 +118,16 @@ export async function madeOf<Result = Uint8Array>(
     }
     const origins = originsOf(printed, pages, made)
     for (const [name, bytes] of await filesOf(db, pages, made, origins)) files.set(name, bytes)
-    return { title, pages, files, origins }
+    return { title, pages, files, origins, ...(arrange ? { sheets: arrange(pages) } : {}) }
   }
   return inTurn<Result>({
     kind: 'long',
     ...making,
     task,
     bytes: bundles.reduce((all, { bytes }) => all + bytes, 0) + (await sizeOfSources(db, printed)),
-    seconds: SECONDS,
+    seconds: SECONDS + printed.length * SECONDS_A_PAGE,
+    onProgress: onPage,
+    signal,
     person: person.id,
   }).catch((error) => {
     if (error instanceof GaveOut)

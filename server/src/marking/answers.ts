@@ -1,8 +1,8 @@
 import { type AnswersTold, pagesFor } from '@hand-back/core'
 import { and, eq, inArray } from 'drizzle-orm'
-import { ownPagesOf, readPagesOfAll } from '../copies/index.ts'
+import { ownPagesOf, questionsIn, readPagesOfAll } from '../copies/index.ts'
 import type { Queries } from '../db/connect.ts'
-import { copies, worksheetVersions } from '../db/schema.ts'
+import { copies } from '../db/schema.ts'
 import { ownHandout } from '../handouts/index.ts'
 import { notHere } from '../http/as.ts'
 import { asSent } from '../papers/index.ts'
@@ -48,11 +48,7 @@ export async function answersOf(
 
 /** A question of a version. Throws `Refused` (404) for one that it has not. */
 export async function questionIn(db: Queries, versionId: string, id: string) {
-  const [version] = await db
-    .select({ questions: worksheetVersions.questions })
-    .from(worksheetVersions)
-    .where(eq(worksheetVersions.id, versionId))
-  const question = version?.questions.find((each) => each.id === id)
+  const question = (await questionsIn(db, versionId)).find((each) => each.id === id)
   if (!question) throw notHere()
   return question
 }

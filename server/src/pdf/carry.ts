@@ -41,7 +41,8 @@ export function carryLinks(
   if (notes.length > 0) page.node.set(name('Annots'), output.context.obj(notes))
 }
 
-interface Heading {
+/** A line of an outline. */
+export interface Heading {
   readonly title: string
   readonly page: PDFPage
   readonly below: readonly Heading[]

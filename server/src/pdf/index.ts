@@ -1,4 +1,4 @@
-export { type Copied, carryLinks, headingsOf, writeOutline } from './carry.ts'
+export { type Copied, carryLinks, type Heading, headingsOf, writeOutline } from './carry.ts'
 export { type CleanPage, carryLayers, PageCleaner } from './cleanPage.ts'
 export { drawOver } from './drawOver.ts'
 export { measure } from './fonts.ts'

@@ -29,3 +29,9 @@ export async function spend(milliseconds: number): Promise<[from: number, to: nu
 
 /** So many bytes, each a 7. */
 export const sevens = (count: number) => new Uint8Array(count).fill(7)
+
+/** Tells each number up to `to`. */
+export function counts(to: number, tell: (done: number) => void): string {
+  for (let done = 1; done <= to; done++) tell(done)
+  return 'counted'
+}

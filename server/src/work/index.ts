@@ -1,2 +1,2 @@
 export { inTurn, type Kind } from './inTurn.ts'
-export { GaveOut } from './workshop.ts'
+export { GaveOut, Stopped } from './workshop.ts'

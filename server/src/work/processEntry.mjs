@@ -16,13 +16,13 @@ os.setPriority(os.constants.priority.PRIORITY_LOW)
 // More bytes than this are not sent but laid in a file: a message takes their memory three times over.
 const MOST_SENT = 1_000_000
 
-process.on('message', async ({ script, name, task, parcel }) => {
+process.on('message', async ({ script, name, task, outFile }) => {
   try {
     const module = await import(script)
-    const answer = await module[name](task)
+    const answer = await module[name](task, (progress) => process.send({ progress }))
     if (answer instanceof Uint8Array && answer.length > MOST_SENT) {
-      writeFileSync(parcel, answer, { mode: 0o600, flag: 'wx' })
-      process.send({ parcel })
+      writeFileSync(outFile, answer, { mode: 0o600, flag: 'wx' })
+      process.send({ outFile })
     } else process.send({ answer })
   } catch (error) {
     process.send({ error: error instanceof Error ? error.message : String(error) })

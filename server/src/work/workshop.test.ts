@@ -4,7 +4,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { afterAll, expect, test } from '@jest/globals'
-import { GaveOut, Workshop } from './workshop.ts'
+import { GaveOut, Stopped, Workshop } from './workshop.ts'
 
 const workshop = new Workshop('long')
 const leftovers: ChildProcess[] = []
@@ -25,13 +25,35 @@ test('what breaks a limit of memory or time is ended alone; the next piece of wo
 })
 
 test('many bytes come back whole, and leave no file behind', async () => {
-  const parcels = () => readdirSync(tmpdir()).filter((name) => name.startsWith('hand-back-parcel'))
-  const before = parcels()
+  const leftFiles = () => readdirSync(tmpdir()).filter((name) => name.startsWith('hand-back-made-'))
+  const before = leftFiles()
   const bytes = (await call('sevens', 3_000_000)) as Uint8Array
   expect(bytes).toBeInstanceOf(Uint8Array)
   expect(bytes).toHaveLength(3_000_000)
   expect(bytes.every((byte) => byte === 7)).toBe(true)
-  expect(parcels()).toEqual(before)
+  expect(leftFiles()).toEqual(before)
+})
+
+test('work tells how far it has come, and ends at once when nobody wants it any more', async () => {
+  const heard: number[] = []
+  const counted = await workshop.call({
+    script,
+    name: 'counts',
+    task: 3,
+    seconds: 20,
+    onProgress: (done) => heard.push(done),
+  })
+  expect(counted).toBe('counted')
+  expect(heard).toEqual([1, 2, 3])
+  const stop = new AbortController()
+  const never = workshop.call({ script, name: 'neverEnds', task: null, seconds: 60, signal: stop.signal })
+  const refused = expect(never).rejects.toThrow(Stopped)
+  setTimeout(() => stop.abort(), 50)
+  await refused
+  await expect(
+    workshop.call({ script, name: 'double', task: 1, seconds: 20, signal: stop.signal }),
+  ).rejects.toThrow(Stopped)
+  expect(await call('double', 6)).toBe(12)
 })
 
 /** The processes that do long work for a process, by their parent (proc(5), stat). */

@@ -13,7 +13,14 @@ export interface Call {
   readonly task: unknown
   /** From when it begins. */
   readonly seconds: number
+  /** Told how far it has come, as the function tells it to whom it is given as its second argument. */
+  readonly onProgress?: ((done: number) => void) | undefined
+  /** Nobody wants it any more. */
+  readonly signal?: AbortSignal | undefined
 }
+
+/** Nobody wanted it any more. */
+export class Stopped extends Error {}
 
 /** The work took too long, or more memory than it may: what it was given is to blame, not the house. */
 export class GaveOut extends Error {}
@@ -64,8 +71,9 @@ export class Workshop {
     this.#kind = kind
   }
 
-  /** Rejects with what the function threw, or with `GaveOut`. */
-  async call({ script, name, task, seconds }: Call): Promise<unknown> {
+  /** Rejects with what the function threw, with `GaveOut` or with `Stopped`. */
+  async call({ script, name, task, seconds, onProgress, signal }: Call): Promise<unknown> {
+    if (signal?.aborted) throw new Stopped('nobody wants it')
     clearTimeout(this.#rest)
     this.#process ??= this.#start()
     let child: ChildProcess
@@ -77,16 +85,20 @@ export class Workshop {
     }
     child.ref()
     child.channel?.ref()
-    const parcel = join(tmpdir(), `hand-back-parcel-${randomUUID()}`)
+    const outFile = join(tmpdir(), `hand-back-made-${randomUUID()}`)
     try {
-      const told = await answerOf(child, { script: runOf(script), name, task, parcel }, seconds)
+      const told = await answerOf(
+        child,
+        { script: runOf(script), name, task, outFile },
+        { seconds, onProgress, signal },
+      )
       if (told.error !== undefined) throw new Error(told.error)
-      return told.parcel === undefined ? told.answer : new Uint8Array(await readFile(told.parcel))
+      return told.outFile === undefined ? told.answer : new Uint8Array(await readFile(told.outFile))
     } catch (error) {
-      if (error instanceof GaveOut) this.stop()
+      if (error instanceof GaveOut || error instanceof Stopped) this.stop()
       throw error
     } finally {
-      await rm(parcel, { force: true })
+      await rm(outFile, { force: true })
       child.unref()
       child.channel?.unref()
       this.#rest = setTimeout(() => this.stop(), RESTS)
@@ -117,7 +129,7 @@ export class Workshop {
     child.once('exit', () => {
       this.#process = undefined
     })
-    await answerOf(child, undefined, STARTS_WITHIN)
+    await answerOf(child, undefined, { seconds: STARTS_WITHIN })
     return child
   }
 }
@@ -131,12 +143,18 @@ function surroundings(): NodeJS.ProcessEnv {
 interface Told {
   readonly answer?: unknown
   /** The file in which the bytes that answer lie. */
-  readonly parcel?: string
+  readonly outFile?: string
   readonly error?: string
+  /** How far it has come: more is told later. */
+  readonly progress?: number
 }
 
-/** Sends a message, where there is one, and waits for the next that comes back. */
-function answerOf(child: ChildProcess, message: object | undefined, seconds: number): Promise<Told> {
+/** Sends a message, where there is one, and waits for the answer that comes back. */
+function answerOf(
+  child: ChildProcess,
+  message: object | undefined,
+  { seconds, onProgress, signal }: Pick<Call, 'seconds' | 'onProgress' | 'signal'>,
+): Promise<Told> {
   return new Promise((done, failed) => {
     const timer = setTimeout(() => end(() => failed(new GaveOut('it took too long'))), seconds * 1000)
     const looking = setInterval(() => {
@@ -148,14 +166,18 @@ function answerOf(child: ChildProcess, message: object | undefined, seconds: num
       child.off('message', heard)
       child.off('exit', ended)
       child.off('error', broke)
+      signal?.removeEventListener('abort', stopped)
       then()
     }
-    const heard = (told: Told) => end(() => done(told))
+    const heard = (told: Told) =>
+      told.progress === undefined ? end(() => done(told)) : onProgress?.(told.progress)
+    const stopped = () => end(() => failed(new Stopped('nobody wants it')))
     const ended = () => end(() => failed(new GaveOut('it took too much memory')))
     const broke = (error: Error) => end(() => failed(error))
     child.on('message', heard)
     child.once('exit', ended)
     child.once('error', broke)
+    signal?.addEventListener('abort', stopped, { once: true })
     if (message) child.send(message, (error) => error && broke(error))
   })
 }

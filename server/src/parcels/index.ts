@@ -1,0 +1,2 @@
+export { clearOldParcels, Packers } from './packers.ts'
+export { parcelRoutes } from './routes.ts'
