@@ -32,29 +32,58 @@ interface PageSize {
 }
 
 /**
- * Two pages side by side on each sheet of A4, as large as they fit and never larger than they are; each chapter begins a
- * sheet of its own. Laws: every page lies on exactly one sheet, whole; none lies upon another.
+ * Two pages on each sheet of A4, side by side or one under the other, however they are larger; never larger than they are.
+ * Each chapter begins a sheet of its own. Laws: every page lies on exactly one sheet, whole; none lies upon another.
  */
 export function twoASheet(pages: readonly PageSize[]): ArrangedSheet[] {
-  const sheets: { parts: LaidPart[]; chapter?: string }[] = []
-  const room = { width: (LONG - 2 * MARGIN - GAP) / 2, height: SHORT - 2 * MARGIN }
-  for (const [page, { width, height, chapter }] of pages.entries()) {
-    let sheet = sheets.at(-1)
-    if (!sheet || sheet.parts.length === 2 || chapter !== undefined) {
-      sheet = { parts: [], ...(chapter === undefined ? {} : { chapter }) }
-      sheets.push(sheet)
-    }
-    const scale = Math.min(1, room.width / width, room.height / height)
-    const left = MARGIN + sheet.parts.length * (room.width + GAP)
-    const box = {
-      x: left + (room.width - width * scale) / 2,
-      y: MARGIN + (room.height - height * scale) / 2,
-      width: width * scale,
-      height: height * scale,
-    }
-    sheet.parts.push({ page, part: { x: 0, y: 0, width, height }, box })
+  const pairs: number[][] = []
+  for (const [page, { chapter }] of pages.entries()) {
+    const last = pairs.at(-1)
+    if (last?.length === 1 && chapter === undefined) last.push(page)
+    else pairs.push([page])
   }
-  return sheets.map((sheet) => ({ width: LONG, height: SHORT, drawn: [], ...sheet }))
+  return pairs.map((pair) => {
+    const own = pair.map((page) => pages[page]!)
+    const [beside, under] = [scales(own, false), scales(own, true)]
+    const { chapter } = own[0]!
+    return {
+      ...laidTwo(pair, own, sum(under) > sum(beside)),
+      drawn: [],
+      ...(chapter === undefined ? {} : { chapter }),
+    }
+  })
+}
+
+const sum = (numbers: readonly number[]) => numbers.reduce((all, each) => all + each, 0)
+
+/** The room that each of two pages has on a sheet. */
+const roomFor = (under: boolean) =>
+  under
+    ? { width: SHORT - 2 * MARGIN, height: (LONG - 2 * MARGIN - GAP) / 2 }
+    : { width: (LONG - 2 * MARGIN - GAP) / 2, height: SHORT - 2 * MARGIN }
+
+const scales = (pages: readonly PageSize[], under: boolean) => {
+  const room = roomFor(under)
+  return pages.map(({ width, height }) => Math.min(1, room.width / width, room.height / height))
+}
+
+function laidTwo(pair: readonly number[], own: readonly PageSize[], under: boolean) {
+  const room = roomFor(under)
+  const by = scales(own, under)
+  const parts = pair.map((page, at): LaidPart => {
+    const { width, height } = own[at]!
+    const size = { width: width * by[at]!, height: height * by[at]! }
+    const left = MARGIN + (under ? 0 : at * (room.width + GAP))
+    const top = MARGIN + (under ? at * (room.height + GAP) : 0)
+    const box = {
+      x: left + (room.width - size.width) / 2,
+      y: top + (room.height - size.height) / 2,
+      ...size,
+    }
+    return { page, part: { x: 0, y: 0, width, height }, box }
+  })
+  const [width, height] = under ? [SHORT, LONG] : [LONG, SHORT]
+  return { width, height, parts }
 }
 
 /** What is cut out of a page, and what stands over it: whose it is. */

@@ -89,6 +89,14 @@ describe('laid on sheets of paper', () => {
       }),
     )
   })
+  test('pages that lie across stand one under the other, upright ones side by side', () => {
+    const [upright, across] = [
+      { width: 595, height: 842 },
+      { width: 842, height: 595 },
+    ]
+    const sizes = (pages: (typeof upright)[]) => twoASheet(pages).map(({ width, height }) => width > height)
+    expect(sizes([upright, upright, across, across])).toEqual([true, false])
+  })
   test('strips one under another: each once, whole, with whose it is over it', () => {
     const cuts = fc.array(size, { minLength: 1, maxLength: 40 })
     fc.assert(

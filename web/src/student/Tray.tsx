@@ -8,7 +8,7 @@ import {
   type TrayEntry,
 } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { urlOf } from '../api/ask.ts'
 import { queries } from '../api/queries.ts'
@@ -17,18 +17,23 @@ import { PaperThumb } from '../page/pages/PaperThumb.tsx'
 import { PAPER_WORKER } from '../page/paper/papers.ts'
 import { useRecordingsLeft } from '../page/voice/useRecordingsLeft.ts'
 import { SignOutButton } from '../people/SignOutButton.tsx'
+import { Button } from '../ui/Button.tsx'
 import { Corner } from '../ui/Corner.tsx'
 import { Emblem } from '../ui/Emblem.tsx'
+import { fetchedPart } from '../ui/fetchedPart.tsx'
 import { Empty, Fetched } from '../ui/Notice.tsx'
 import { count, sayDue } from '../ui/when.ts'
 import { MailButton } from './MailButton.tsx'
 import { inTray, isChanged, isInHand } from './trayOrder.ts'
+
+const TakeHome = fetchedPart('TakeHome', () => import('../parcels/TakeHome.tsx'))
 
 /** Where a student begins: what to do, what came back. */
 export function Tray({ person }: { person: Person }) {
   // What opens at a time comes by itself.
   const tray = useQuery({ ...queries.tray(), refetchInterval: 60_000 })
   const entries = tray.data
+  const [takingHome, setTakingHome] = useState(false)
   const spoken = useRecordingsLeft(person.id)
   // The small pages are there too when school is out of reach.
   useEffect(() => {
@@ -41,6 +46,10 @@ export function Tray({ person }: { person: Person }) {
         <Emblem />
         <b className="truncate font-serif text-lg">{person.name}</b>
         <span className="flex-1" />
+        <Button look="quiet" large onClick={() => setTakingHome(true)}>
+          Take home
+        </Button>
+        {takingHome && <TakeHome onClose={() => setTakingHome(false)} />}
         <MailButton person={person} />
         <SignOutButton large spoken={spoken.size} />
       </header>

@@ -1,6 +1,7 @@
 import type { Person } from '@hand-back/core'
 import { NavLink, Outlet } from 'react-router'
 import { useRecordingsLeft } from '../page/voice/useRecordingsLeft.ts'
+import { ParcelsSign } from '../parcels/ParcelsSign.tsx'
 import { OwnAccount } from '../people/OwnAccount.tsx'
 import { SignOutButton } from '../people/SignOutButton.tsx'
 import { Emblem } from '../ui/Emblem.tsx'
@@ -42,6 +43,7 @@ export function Frame({ person }: { person: Person }) {
           ))}
         </nav>
         <span className="flex-1" />
+        <ParcelsSign />
         <OwnAccount person={person} />
         <SignOutButton spoken={spoken.size} />
       </header>

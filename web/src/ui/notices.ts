@@ -47,6 +47,11 @@ export function sayLasting(sentence: string): void {
   say(sentence, { duration: Number.POSITIVE_INFINITY, action: { label: 'Got it', onClick: () => {} } })
 }
 
+/** Says that something is ready, with what can be done with it, long enough to come back to it. */
+export function sayReady(sentence: string, label: string, act: () => void): void {
+  say(sentence, { duration: 20_000, action: { label, onClick: act } })
+}
+
 /** Says what was done, with a way to undo it. */
 export function sayDone(sentence: string, undo?: () => void): void {
   say(sentence, undo && { action: { label: 'Undo', onClick: undo } })

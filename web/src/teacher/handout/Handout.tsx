@@ -146,7 +146,7 @@ function Table({ handout, person }: { handout: HandoutWhole; person: Person }) {
       {handingBack && (
         <HandBackDialog handout={handout} sums={sums ?? []} onClose={() => setHandingBack(false)} />
       )}
-      <InUse handout={handout} person={person} />
+      <InUse handout={handout} questions={marking?.questions ?? []} person={person} />
       <div className="mb-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
         <FilterRow offered={filtersOf(copies, facts)} filter={filter} onFilter={setFilter} />
         <span className="flex flex-wrap items-center gap-4">

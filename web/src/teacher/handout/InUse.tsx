@@ -1,4 +1,4 @@
-import { CALLS, type HandoutChange, type HandoutWhole, type Person } from '@hand-back/core'
+import { CALLS, type HandoutChange, type HandoutWhole, type Person, type Question } from '@hand-back/core'
 import { useQuery } from '@tanstack/react-query'
 import { type ReactNode, useState } from 'react'
 import { ask } from '../../api/ask.ts'
@@ -15,6 +15,7 @@ import { changeRubric } from '../rubric/changeRubric.ts'
 import { RubricField } from '../rubric/RubricField.tsx'
 import { giveMarks } from './handBack.ts'
 import { saidChanges } from './saidChanges.ts'
+import { TakeCopiesAway } from './TakeCopiesAway.tsx'
 import { type Terms, TermsFields } from './TermsFields.tsx'
 import { WatchedWords } from './WatchedWords.tsx'
 import { WithoutCopy } from './WithoutCopy.tsx'
@@ -32,9 +33,18 @@ async function change(id: string, to: HandoutChange): Promise<void> {
 }
 
 /** What can be done with a hand-out that is in use. */
-export function InUse({ handout, person }: { handout: HandoutWhole; person: Person }) {
+export function InUse({
+  handout,
+  questions,
+  person,
+}: {
+  handout: HandoutWhole
+  questions: readonly Question[]
+  person: Person
+}) {
   const { id, withdrawn, worksheetId, ownsWorksheet, rubric } = handout
   const [dating, setDating] = useState(false)
+  const [taking, setTaking] = useState(false)
   const withdraw = async (to: boolean) => {
     try {
       await change(id, { withdrawn: to })
@@ -53,6 +63,8 @@ export function InUse({ handout, person }: { handout: HandoutWhole; person: Pers
           <LinkButton to={`/worksheet/${worksheetId}/hand-out?again=${id}`}>Hand out again</LinkButton>
         </>
       )}
+      {handout.copies.length > 0 && <Button onClick={() => setTaking(true)}>Take away</Button>}
+      {taking && <TakeCopiesAway handout={handout} questions={questions} onClose={() => setTaking(false)} />}
       {!withdrawn && (
         <Button look="quiet" onClick={() => void withdraw(true)}>
           Withdraw

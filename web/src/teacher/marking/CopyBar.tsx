@@ -10,6 +10,7 @@ import { useAct } from '../../ui/useAct.ts'
 import { sayWhen } from '../../ui/when.ts'
 import { HandBackDialog } from '../handout/HandBackDialog.tsx'
 import { bringBack, goWithMarks, handBack, keepBack } from '../handout/handBack.ts'
+import { TakeCopiesAway } from '../handout/TakeCopiesAway.tsx'
 import { TakeAway } from '../TakeAway.tsx'
 import { HandBackEarly } from './HandBackEarly.tsx'
 import { useSwipe } from './useSwipe.ts'
@@ -41,6 +42,7 @@ export function CopyBar({ handout, row, sums, outbox, onBefore, onNext }: CopyBa
       await handBack(handout.id, [row.id], { marks: goWithMarks(handout) })
   })
   const [asks, setAsks] = useState(false)
+  const [taking, setTaking] = useState(false)
   const swipe = useSwipe(onBefore, onNext)
   return (
     <div
@@ -65,6 +67,12 @@ export function CopyBar({ handout, row, sums, outbox, onBefore, onNext }: CopyBa
         {told(row, first)}
       </span>
       <TakeAway copy={row.id} sayAs={(name) => `Copy as ${name}`} />
+      <Button look="quiet" className="!px-1.5" onClick={() => setTaking(true)}>
+        With a cover …
+      </Button>
+      {taking && (
+        <TakeCopiesAway handout={handout} questions={[]} copy={row} onClose={() => setTaking(false)} />
+      )}
       {(state === 'working' || state === 'another go') && (
         <HandBackEarly first={first} busy={back.busy} onHandBack={() => void back.run()} />
       )}

@@ -8,6 +8,7 @@ import { KeptSign } from '../../page/device/KeptSign.tsx'
 import { outboxOf } from '../../page/device/personOutbox.ts'
 import { TEACHER_SWATCHES } from '../../page/strip/swatches.ts'
 import { useTools } from '../../page/tools/useTools.ts'
+import { ParcelsSign } from '../../parcels/ParcelsSign.tsx'
 import { Button, LinkButton } from '../../ui/Button.tsx'
 import { Empty, Fetched, Loading } from '../../ui/Notice.tsx'
 import { useHandout } from '../handout/useHandout.ts'
@@ -98,6 +99,7 @@ function ThePile({ handout, wanted, person }: { handout: HandoutWhole; wanted: s
         <h1 className="sr-only">{handout.title}</h1>
         <span className="whitespace-nowrap text-ink-soft max-tablet:hidden">{handout.className}</span>
         <span className="flex-1" />
+        <ParcelsSign />
         <KeptSign outbox={outboxOf(person.id)} copy={row.id} />
         <PileChoices handout={handout} facts={facts} wish={wish} onWish={onWish} />
         <SeeingChoice seeing={seeing} onChange={setSeeing} />
