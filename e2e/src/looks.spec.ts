@@ -215,6 +215,55 @@ test('one question of all copies, in heaps and not, is accessible and fits its w
   await expectAccessible(teacher)
 })
 
+test('the marks book, what the class needs next and what is taken away are accessible and fit their window', async ({
+  somebody,
+}) => {
+  const teacher = await somebody()
+  const looks = async () => {
+    for (const viewport of [
+      { width: 820, height: 1180 },
+      { width: 1280, height: 800 },
+    ]) {
+      await teacher.setViewportSize(viewport)
+      await expectAccessible(teacher)
+      await expectFits(teacher)
+    }
+  }
+  const dialog = teacher.getByRole('dialog')
+  const lookInto = async (name: string) => {
+    await button(teacher, name).click()
+    await expect(dialog).toBeVisible()
+    await expectAccessible(teacher)
+    await teacher.keyboard.press('Escape')
+    await expect(dialog).toHaveCount(0)
+  }
+  await teacher.goto(`${server.url}/as/marit-abara/`)
+  await teacher
+    .getByRole('link', { name: /Bearings across the bay/ })
+    .first()
+    .click()
+  await teacher.getByRole('radio', { name: 'Marks' }).click()
+  await expect(teacher.getByRole('img', { name: /^All marks/ })).toBeVisible()
+  await looks()
+  await lookInto('Bring in')
+  await teacher.getByRole('radio', { name: 'Numbers' }).first().click()
+  await expectAccessible(teacher)
+  await teacher.getByRole('radio', { name: 'What next?' }).click()
+  await teacher.getByRole('checkbox', { name: /from north/ }).click()
+  await expect(teacher.getByRole('button', { name: /^Hand out to/ })).toBeVisible()
+  await looks()
+  await lookInto('Take away')
+  await teacher.getByRole('link', { name: 'Classes' }).click()
+  await teacher.getByRole('link', { name: /Curlew class/ }).click()
+  await teacher.getByRole('link', { name: 'Marks', exact: true }).click()
+  await expect(teacher.getByRole('img', { name: /^Totals/ })).toBeVisible()
+  await looks()
+  for (const name of ['Marks from elsewhere', 'Bring in', 'Take away']) await lookInto(name)
+  await teacher.getByRole('link', { name: 'Emre Okafor', exact: true }).click()
+  await expect(teacher.getByRole('img', { name: /^Emre Okafor/ })).toBeVisible()
+  await looks()
+})
+
 test('what opens over the teacher’s views is accessible too', async ({ somebody }) => {
   const teacher = await somebody()
   const dialog = teacher.getByRole('dialog')

@@ -89,6 +89,7 @@ describe('reading marks', () => {
     ]
     expect(studentOfRow({ id: 's-1', name: 'Anna' }, students)?.id).toBe('1')
     expect(studentOfRow({ id: 'other', name: ' ana silva ' }, students)?.id).toBe('1')
+    expect(studentOfRow({ id: null, name: 'Ana  Sílva' }, students)?.id).toBe('1')
     expect(studentOfRow({ id: null, name: 'Bo Yildiz' }, students)).toBeUndefined()
   })
 })

@@ -139,13 +139,26 @@ export interface KnownStudent {
   readonly rosterId: string | null
 }
 
-/** Who of the students a row means: whoever the school's list calls so; failing that, the only one of that name. */
+/**
+ * Who of the students a row means: whoever the school's list calls so; failing that, the only one of that name, however its
+ * capitals are written; failing that, however its accents are.
+ */
 export function studentOfRow<S extends KnownStudent>(
   { id, name }: Pick<MarksRow, 'id' | 'name'>,
   students: readonly S[],
 ): S | undefined {
   const byId = id === null ? undefined : students.find(({ rosterId }) => rosterId === id)
-  if (byId) return byId
-  const same = students.filter((student) => student.name.trim().toLowerCase() === name.trim().toLowerCase())
+  return byId ?? onlyOne(name, students, small) ?? onlyOne(name, students, bare)
+}
+
+function onlyOne<S extends KnownStudent>(
+  name: string,
+  students: readonly S[],
+  as: (name: string) => string,
+): S | undefined {
+  const same = students.filter((student) => as(student.name) === as(name))
   return same.length === 1 ? same[0] : undefined
 }
+
+const small = (name: string) => name.trim().replace(/\s+/g, ' ').toLowerCase()
+const bare = (name: string) => small(name).normalize('NFD').replace(/\p{M}/gu, '')

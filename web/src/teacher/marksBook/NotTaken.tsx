@@ -1,5 +1,13 @@
 /** What of a list cannot be used, line by line. */
-export function NotTaken({ wrong }: { wrong: readonly { readonly line: number; readonly why: string }[] }) {
+export function NotTaken({
+  wrong: all,
+}: {
+  wrong: readonly { readonly line: number; readonly why: string }[]
+}) {
+  // A line that is nobody’s is so in every column.
+  const wrong = [...new Map(all.map((each) => [`${each.line} ${each.why}`, each])).values()].sort(
+    (a, b) => a.line - b.line,
+  )
   if (wrong.length === 0) return null
   return (
     <details className="rounded-tag border border-ochre-fill bg-ochre-soft px-4 py-2" open={wrong.length < 6}>

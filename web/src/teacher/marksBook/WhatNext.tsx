@@ -80,7 +80,7 @@ function Lacks({ handout, rows, marking, marks, said }: LacksProps) {
   return (
     <section
       aria-label="What the class needs next"
-      className="grid items-start gap-9 laptop:grid-cols-[1fr_350px]"
+      className="mt-5 grid items-start gap-9 laptop:grid-cols-[1fr_350px]"
     >
       <div className="grid gap-7">
         {PARTS.map(({ from, title, none }) => {
