@@ -13,6 +13,7 @@ import { inkFigures } from './bench/ink.ts'
 import { keepingFigures } from './bench/keeping.ts'
 import { markingFigures } from './bench/marking.ts'
 import { pageFigures } from './bench/page.ts'
+import { parcelFigures } from './bench/parcels.ts'
 import { preparingFigures } from './bench/preparing.ts'
 import { roomFigures } from './bench/room.ts'
 import { sharingFigures } from './bench/sharing.ts'
@@ -45,6 +46,7 @@ export async function run(options: readonly string[]): Promise<void> {
     sharing: () => sharingFigures(cluster.database('sharing')),
     hostile: () => hostileFigures(cluster.database('hostile')),
     flattening: flattenFigures,
+    parcels: () => parcelFigures(cluster.database('parcels')),
     sound: soundFigures,
     film: () => filmFigures(cluster.database('film')),
     page: () => pageFigures(cluster.database('page')),
