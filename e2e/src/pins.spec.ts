@@ -110,7 +110,7 @@ test('a pin is put down by keyboard, spoken and drawn to; without a network it w
   await expect(teacher.getByRole('button', { name: 'Pause: what Iris Novotná said' })).toBeVisible()
 
   await teacher.goto(`${server.url}/handout/${lesson.handout}`)
-  await teacher.getByText('Pins: talking at places').click()
+  await teacher.getByText('Pins on copies').click()
   await expect(student.getByRole('button', { name: /^Pin 1/ })).toHaveCount(0)
   await button(student, 'Add').click()
   await expect(button(student, 'Words')).toBeVisible()

@@ -89,17 +89,13 @@ const VIEWS: readonly View[] = [
     },
   },
   {
-    file: 'pages-of-all',
+    file: 'marks-book',
     person: 'marit-abara',
     go: async (page) => {
-      await open('Reading a tide table')(page)
-      await page.getByRole('radio', { name: 'Pages' }).click()
-      const drawn = () =>
-        [...document.querySelectorAll<HTMLImageElement>('ul img')]
-          .slice(0, 12)
-          .every((image) => image.naturalWidth > 0)
-      await page.getByRole('img', { name: 'Page 1 of Lotte Lindqvist' }).waitFor()
-      await page.waitForFunction(drawn)
+      await page.getByRole('link', { name: 'Classes' }).click()
+      await page.getByRole('link', { name: /Curlew class/ }).click()
+      await page.getByRole('link', { name: 'Marks', exact: true }).click()
+      await page.getByRole('img', { name: /^Totals/ }).waitFor()
     },
   },
   {

@@ -84,7 +84,7 @@ export function InUse({
         ticked={handout.pins}
         onTick={(pins) => void change(id, { pins }).catch(sayProblem)}
       >
-        Pins: talking at places of a copy
+        Pins on copies
       </Tick>
       {handout.pins && <WatchedWords person={person} handout={id} />}
       <Dialog open={dating} onClose={() => setDating(false)} title="Dates and directions">
