@@ -119,6 +119,18 @@ describe('a hand-out in use', () => {
     expect(await trayOf(visitor)).toHaveLength(2)
   })
 
+  test('where only some pages went out, who joins late gets just these', async () => {
+    const { teacher, worksheet, classId } = await started(2, {}, ['Shore', 'Harbour'])
+    const { sheet } = await teacher.get<WorksheetWhole>(`/worksheets/${worksheet}`)
+    const only = [sheet.pages[1]!.id]
+    const [id] = await giveOut(teacher, giving(worksheet, classId, { only }))
+    await teacher.post(`/classes/${classId}/students`, { names: ['A Late One'] })
+    const { copies } = await handoutOf(teacher, id!)
+    expect(copies.map(({ pageNumbers }) => pageNumbers)).toEqual([[2], [2], [2]])
+    const gone = giving(worksheet, classId, { only: [randomUUID()] })
+    expect(await teacher.status('POST', '/handouts', gone)).toBe(422)
+  })
+
   test('who joins late is dealt the pages that the fewest have', async () => {
     const lesson = await started(3, { deal: { pages: 1, mixed: false, seed: 1 } }, ['Shore', 'Harbour'])
     await lesson.teacher.post(`/classes/${lesson.classId}/students`, { names: ['A Late One'] })

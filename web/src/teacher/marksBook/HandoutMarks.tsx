@@ -46,7 +46,7 @@ function Book({ handout, rows, marking, person, told }: HandoutMarksProps & { to
   const { ofCopy } = typing
   const [opened, setOpened] = useState<'bring' | 'away'>()
   const [chosen, setChosen] = useState<ChosenBar>()
-  const asked = useMemo(() => askedFor(marking), [marking])
+  const asked = useMemo(() => askedFor(marking, told.copies), [marking, told])
   const shown = rows.filter(({ withdrawn }) => !withdrawn)
   const marks = shown.flatMap(({ id }) => ofCopy.get(id) ?? [])
   const found = questionsFound(asked, marks)

@@ -58,7 +58,7 @@ function Lacks({ handout, rows, marking, marks, said }: LacksProps) {
     const there = new Set(rows.filter(({ withdrawn }) => !withdrawn).map(({ id }) => id))
     const here = (copies: readonly string[]) => copies.filter((copy) => there.has(copy))
     return lacksOf(
-      askedFor(marking).map(({ question }) => question),
+      askedFor(marking, marks.copies).map(({ question }) => question),
       marked.filter(({ copy }) => there.has(copy)),
       {
         remarks: said.remarks.map((remark) => ({ ...remark, copies: here(remark.copies) })),

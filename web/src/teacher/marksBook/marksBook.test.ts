@@ -5,6 +5,7 @@ import { bookRows, standingsOf, unitsOf } from './classBook.ts'
 import { typedMark } from './markActs.ts'
 import { askedFor, copyTotal, questionsFound } from './questionColumns.ts'
 import { sayCorrelation, sayMean } from './sayNumbers.ts'
+import { keyOf, nowKept, stillTyped, type TypedMarks, withTyped } from './typedMarks.ts'
 import type { CopyMarks } from './useMarksByQuestion.ts'
 
 const uuid = () => crypto.randomUUID()
@@ -79,8 +80,29 @@ describe('marks typed into the book', () => {
   })
 })
 
+describe('what was typed', () => {
+  const told = { copies: [own('a', [100]), own('b', [])] }
+  const [first] = questions
+  const mark = { question: first!.id, given: 200, full: 200, round: 1, page }
+  const typed: TypedMarks = new Map([
+    [keyOf('a', first!.id), { mark: null, event: 'e1', kept: false }],
+    [keyOf('b', first!.id), { mark, event: 'e2', kept: false }],
+  ])
+  test('is shown in the place of what is told, until school has it and tells again', () => {
+    const shown = (now: TypedMarks) =>
+      [...withTyped(told, now).values()].map(({ marks }) => marks.map(({ given }) => given))
+    expect(shown(typed)).toEqual([[], [200]])
+    expect(stillTyped(typed)).toBe(typed)
+    const kept = nowKept(typed, new Set(['e1']))
+    expect(shown(kept)).toEqual([[], [200]])
+    // A colleague may have been later: what school tells stands.
+    expect(shown(stillTyped(kept))).toEqual([[100], [200]])
+    expect(nowKept(typed, new Set(['other']))).toBe(typed)
+  })
+})
+
 describe('how questions did', () => {
-  const asked = askedFor({ questions, rubric: null })
+  const asked = askedFor({ questions, rubric: null }, [{ asked: questions.map(({ id }) => id) }])
   test('only copies that have marks count', () => {
     const copies = [own('a', [200, 400]), own('b', [0]), own('c', [])]
     const [one, two, three] = questionsFound(asked, copies)
@@ -88,6 +110,11 @@ describe('how questions did', () => {
     expect(one!.marked.map(({ copy }) => copy)).toEqual(['a', 'b'])
     expect(copyTotal(copies[1])).toEqual({ given: 0, full: 200, left: 1 })
     expect([copyTotal(copies[2]), copyTotal(undefined)]).toEqual([undefined, undefined])
+  })
+  test('a question without an area on any page is asked of nobody', () => {
+    const nowhere = { ...questions[0]!, id: uuid(), areas: [] }
+    const of = askedFor({ questions: [nowhere, questions[1]!], rubric: null }, [own('a', [])])
+    expect(of.map(({ question: each }) => each.id)).toEqual([questions[1]!.id])
   })
   test('numbers are said to a place', () => {
     expect([sayMean(333), sayMean(350), sayCorrelation(-0.1), sayCorrelation(undefined)]).toEqual([
@@ -118,7 +145,12 @@ describe('marks that are brought in', () => {
       ['Bo Yildiz', 250, null, 100, 1],
       ['Cy', 1, null, null, null],
     )
-    const { taken, wrong } = broughtForQuestions(list, askedFor({ questions, rubric: null }), [ana, bo], of)
+    const { taken, wrong } = broughtForQuestions(
+      list,
+      askedFor({ questions, rubric: null }, [{ asked: questions.map(({ id }) => id) }]),
+      [ana, bo],
+      of,
+    )
     expect(taken.map((each) => [each.row.name, each.question.label, each.given])).toEqual([
       ['Ana Silva', '2', 350],
     ])

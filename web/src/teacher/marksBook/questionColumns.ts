@@ -17,13 +17,17 @@ export interface AskedFor {
   readonly isCriterion: boolean
 }
 
-/** All that marks can be given for, in order. */
-export function askedFor({ questions, rubric }: Pick<MarkingWhole, 'questions' | 'rubric'>): AskedFor[] {
+/** All that marks can be given for on some of these copies, in order: what has no area on any page is asked of nobody. */
+export function askedFor(
+  { questions, rubric }: Pick<MarkingWhole, 'questions' | 'rubric'>,
+  copies: readonly Pick<CopyMarks, 'asked'>[],
+): AskedFor[] {
+  const there = new Set(copies.flatMap(({ asked }) => asked))
   const of = (question: Question, isCriterion: boolean) => ({ question, full: fullOf(question), isCriterion })
   return [
     ...questions.map((question) => of(question, false)),
     ...criteriaOf(rubric).map((criterion) => of(criterion, true)),
-  ]
+  ].filter(({ question }) => there.has(question.id))
 }
 
 /** The marks of a copy by question, of what it is asked. */

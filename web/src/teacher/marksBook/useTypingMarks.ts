@@ -4,19 +4,20 @@ import {
   fullOf,
   type HandoutWhole,
   type MarksByQuestion,
+  type OnPage,
   type PageEvent,
   type Person,
   plainThroughout,
   type Question,
-  type QuestionMark,
+  type SignedEvent,
 } from '@hand-back/core'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { ask } from '../../api/ask.ts'
 import { refresh } from '../../api/queries.ts'
 import { outboxOf } from '../../page/device/personOutbox.ts'
 import { sayProblem, saySentence } from '../../ui/notices.ts'
 import { typedMark } from './markActs.ts'
-import type { CopyMarks } from './useMarksByQuestion.ts'
+import { keyOf, nowKept, stillTyped, type TypedMarks, withTyped } from './typedMarks.ts'
 
 /** Marks that were typed: whose, for what, how many (hundredths; null: none). */
 export interface Typed {
@@ -24,8 +25,6 @@ export interface Typed {
   readonly question: Question
   readonly given: number | null
 }
-
-const keyOf = (copy: string, question: string) => `${copy} ${question}`
 
 /**
  * Marks typed into the marks book of a hand-out: they become marks on the copies, by way of this device, and are shown at
@@ -37,15 +36,18 @@ export function useTypingMarks(
   questions: readonly Question[],
   person: Person,
 ) {
-  const [typed, setTyped] = useState<ReadonlyMap<string, QuestionMark | null>>(new Map())
+  const [typed, setTyped] = useState<TypedMarks>(new Map())
   const done = useRef<Typed[][]>([])
   const [canUndo, setCanUndo] = useState(false)
   const ofCopy = useMemo(() => withTyped(told, typed), [told, typed])
-  // What school tells like that by now is typed no more.
-  useEffect(() => setTyped((before) => stillTyped(told, before)), [told])
+  // What school has is as it tells.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each time that it tells
+  useEffect(() => setTyped(stillTyped), [told])
   useEffect(
     () =>
       outboxOf(person.id).onFates((_copy, fates) => {
+        const kept = new Set(fates.flatMap(({ id, fate }) => (fate === 'kept' ? [id] : [])))
+        setTyped((before) => nowKept(before, kept))
         const wrong = fates.find(({ fate }) => fate === 'wrong')
         if (!wrong || !('why' in wrong)) return
         saySentence(wrong.why)
@@ -54,84 +56,54 @@ export function useTypingMarks(
       }),
     [person.id, handout.id],
   )
-  const give = useCallback(
-    async (all: readonly Typed[]): Promise<Typed[]> => {
-      const before: Typed[] = []
-      const onPaper = new Set(all.flatMap(({ row }) => (row.state === 'waiting' ? [row.id] : [])))
-      const paper = onPaper.size > 0
+  /** Gives marks, and says what takes them back; what cannot be given is said, and ends it. */
+  const give = async (all: readonly Typed[]): Promise<Typed[]> => {
+    const back: Typed[] = []
+    const onPaper = new Set(all.flatMap(({ row }) => (row.state === 'waiting' ? [row.id] : [])))
+    const paper = onPaper.size > 0
+    try {
       for (const { row, question, given } of all) {
         const own = ofCopy.get(row.id)
         const act = own && typedMark(told, row, own, question, questions, given)
         if (!own || !act) continue
         if (onPaper.delete(row.id)) await ask(CALLS.takeIn, { copy: row.id })
-        const made = {
-          id: crypto.randomUUID(),
-          page: act.page,
-          layer: 'feedback',
-          madeAt: Date.now(),
-          ...act.act,
-        }
-        const event = { ...plainThroughout(made as PageEvent), author: person.id, round: row.round }
+        const event = madeNow(act, person.id, row.round)
+        const full = fullOf(question)
+        const mark =
+          given === null ? null : { question: question.id, given, full, round: row.round, page: act.page }
+        setTyped((some) =>
+          new Map(some).set(keyOf(row.id, question.id), { mark, event: event.id, kept: false }),
+        )
         await outboxOf(person.id).put(row.id, event)
-        const was = own.marks.find((mark) => mark.question === question.id && mark.round === row.round)
-        before.push({ row: { ...row, state: 'handed in' }, question, given: was?.given ?? null })
-        const now =
-          given === null
-            ? null
-            : { question: question.id, given, full: fullOf(question), round: row.round, page: act.page }
-        setTyped((some) => new Map(some).set(keyOf(row.id, question.id), now))
+        const was = own.marks.find((each) => each.question === question.id && each.round === row.round)
+        back.push({ row: { ...row, state: 'handed in' }, question, given: was?.given ?? null })
       }
-      if (paper) void refresh(CALLS.handout, { handout: handout.id })
-      return before
-    },
-    [told, ofCopy, questions, person.id, handout.id],
-  )
+    } catch (error) {
+      sayProblem(error)
+    }
+    if (paper) void refresh(CALLS.handout, { handout: handout.id })
+    return back
+  }
+  const remember = (back: Typed[] | undefined) => {
+    if (back && back.length > 0) done.current.push(back)
+    setCanUndo(done.current.length > 0)
+  }
   return {
     ofCopy,
     canUndo,
     async type(all: readonly Typed[]): Promise<void> {
-      try {
-        const before = await give(all)
-        if (before.length > 0) done.current.push(before)
-        setCanUndo(done.current.length > 0)
-      } catch (error) {
-        sayProblem(error)
-      }
+      remember(await give(all))
     },
     async undo(): Promise<void> {
       const last = done.current.pop()
-      setCanUndo(done.current.length > 0)
-      if (last) await give([...last].reverse()).catch(sayProblem)
+      remember(undefined)
+      if (last) await give([...last].reverse())
     },
   }
 }
 
-/** The marks of every copy as told, with what was typed since in its place. */
-function withTyped(
-  { copies }: MarksByQuestion,
-  typed: ReadonlyMap<string, QuestionMark | null>,
-): ReadonlyMap<string, CopyMarks> {
-  return new Map(
-    copies.map((own) => {
-      const changed = own.asked.filter((question) => typed.has(keyOf(own.copy, question)))
-      if (changed.length === 0) return [own.copy, own]
-      const marks = [
-        ...own.marks.filter(({ question }) => !changed.includes(question)),
-        ...changed.flatMap((question) => typed.get(keyOf(own.copy, question)) ?? []),
-      ]
-      return [own.copy, { ...own, marks }]
-    }),
-  )
-}
-
-function stillTyped(
-  { copies }: MarksByQuestion,
-  typed: ReadonlyMap<string, QuestionMark | null>,
-): ReadonlyMap<string, QuestionMark | null> {
-  if (typed.size === 0) return typed
-  const told = new Map(
-    copies.flatMap(({ copy, marks }) => marks.map((mark) => [keyOf(copy, mark.question), mark])),
-  )
-  const left = [...typed].filter(([key, mark]) => told.get(key)?.given !== mark?.given)
-  return left.length === typed.size ? typed : new Map(left)
+/** Something that was just done to a copy, in its round. */
+function madeNow({ page, act }: OnPage, author: string, round: number): SignedEvent {
+  const made = { id: crypto.randomUUID(), page, layer: 'feedback', madeAt: Date.now(), ...act }
+  return { ...plainThroughout(made as PageEvent), author, round }
 }
