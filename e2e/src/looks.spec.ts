@@ -258,7 +258,7 @@ test('the marks book, what the class needs next and what is taken away are acces
   await teacher.getByRole('link', { name: 'Marks', exact: true }).click()
   await expect(teacher.getByRole('img', { name: /^Totals/ })).toBeVisible()
   await looks()
-  for (const name of ['Marks from elsewhere', 'Bring in', 'Take away']) await lookInto(name)
+  for (const name of ['Marks from elsewhere', 'Bring in', 'Take marks away']) await lookInto(name)
   await teacher.getByRole('link', { name: 'Emre Okafor', exact: true }).click()
   await expect(teacher.getByRole('img', { name: /^Emre Okafor/ })).toBeVisible()
   await looks()

@@ -121,13 +121,13 @@ describe('a hand-out in use', () => {
 
   test('where only some pages went out, who joins late gets just these', async () => {
     const { teacher, worksheet, classId } = await started(2, {}, ['Shore', 'Harbour'])
-    const { sheet } = await teacher.get<WorksheetWhole>(`/worksheets/${worksheet}`)
+    const { sheet } = await teacher.get<WorksheetWhole>(`/worksheets/${worksheet.id}`)
     const only = [sheet.pages[1]!.id]
-    const [id] = await giveOut(teacher, giving(worksheet, classId, { only }))
+    const [id] = await giveOut(teacher, giving(worksheet.id, classId, { only }))
     await teacher.post(`/classes/${classId}/students`, { names: ['A Late One'] })
     const { copies } = await handoutOf(teacher, id!)
     expect(copies.map(({ pageNumbers }) => pageNumbers)).toEqual([[2], [2], [2]])
-    const gone = giving(worksheet, classId, { only: [randomUUID()] })
+    const gone = giving(worksheet.id, classId, { only: [randomUUID()] })
     expect(await teacher.status('POST', '/handouts', gone)).toBe(422)
   })
 

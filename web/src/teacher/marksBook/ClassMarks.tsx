@@ -69,7 +69,7 @@ function Book({ classId, book }: { classId: string; book: MarksBook }) {
           <FileUp size={18} aria-hidden="true" /> Bring in
         </Button>
         <Button onClick={() => setOpened('away')} disabled={book.columns.length === 0}>
-          <Download size={18} aria-hidden="true" /> Take away
+          <Download size={18} aria-hidden="true" /> Take marks away
         </Button>
       </div>
       {book.columns.length === 0 || book.students.length === 0 ? (

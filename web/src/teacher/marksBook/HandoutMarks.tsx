@@ -75,7 +75,7 @@ function Book({ handout, rows, marking, person, told }: HandoutMarksProps & { to
           <FileUp size={18} aria-hidden="true" /> Bring in
         </Button>
         <Button onClick={() => setOpened('away')}>
-          <Download size={18} aria-hidden="true" /> Take away
+          <Download size={18} aria-hidden="true" /> Take marks away
         </Button>
       </div>
       {chosen && (
