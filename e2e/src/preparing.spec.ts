@@ -25,6 +25,8 @@ test('a worksheet with every kind of thing is built by mouse, handed out, answer
   await put(teacher, 'Direction', 60, 140, 200, 24)
   await teacher.keyboard.type('Look at the table first.')
   await put(teacher, 'Formula', 60, 180, 60, 24)
+  // As soon as it is there it takes the focus from an empty field.
+  await teacher.locator('math-field').waitFor()
   await teacher.getByLabel('The same in LaTeX').fill('\\frac{1}{2}')
   await expect
     .poll(async () => (await printed(server)).find((item) => item.kind === 'formula')?.latex)
