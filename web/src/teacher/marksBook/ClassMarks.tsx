@@ -12,7 +12,7 @@ import { Tick } from '../../ui/Tick.tsx'
 import { count } from '../../ui/when.ts'
 import { asked } from '../asked.ts'
 import { BringInElsewhere } from './BringInElsewhere.tsx'
-import { type BookRow, bookRows, unitsOf } from './classBook.ts'
+import { type BookRow, bookRows, isBegun, unitsOf, wholeIn } from './classBook.ts'
 import { columnsOf, feetOf } from './classColumns.tsx'
 import { ElsewhereDialog } from './ElsewhereDialog.tsx'
 import { ResultsForSchool } from './ResultsForSchool.tsx'
@@ -158,12 +158,15 @@ function Book({ classId, book }: { classId: string; book: MarksBook }) {
             rows: rows.map((row) => ({
               name: row.name,
               id: row.rosterId,
-              given: shown.map((column) => row.cells.get(column.id)?.given ?? null),
+              given: shown.map((column) => wholeIn(row.cells.get(column.id))),
               share: row.total.share,
             })),
           }}
           onClose={() => setOpened(undefined)}
         >
+          {rows.some(({ cells }) => shown.some(({ id }) => isBegun(cells.get(id)))) && (
+            <p className="text-ochre">Copies that are not marked through yet are left empty in it.</p>
+          )}
           <ResultsForSchool classId={classId} book={book} columns={shown} />
         </TakeMarksAway>
       )}

@@ -27,6 +27,14 @@ export function shareIn(cell: BookCell | undefined): number | undefined {
   return reached && shareOf(reached)
 }
 
+/** Whether some of its questions have marks, and some have none. */
+export const isBegun = (cell: BookCell | undefined): boolean =>
+  cell !== undefined && cell.given !== null && cell.left > 0
+
+/** The marks of a cell for a table that says full marks in its head: none while some of its questions have none. */
+export const wholeIn = (cell: BookCell | undefined): number | null =>
+  cell && cell.left === 0 ? cell.given : null
+
 /** The lines of some columns of a marks book. While names are hidden with one, nobody's total has it in. */
 export function bookRows(
   { students, cells }: Pick<MarksBook, 'students' | 'cells'>,

@@ -1,7 +1,7 @@
 import { type BookColumn, type CopyRow, type MarksRead, markId, type Question } from '@hand-back/core'
 import { describe, expect, test } from '@jest/globals'
 import { broughtForClass, broughtForQuestions } from './broughtIn.ts'
-import { bookRows, standingsOf, unitsOf } from './classBook.ts'
+import { bookRows, isBegun, standingsOf, unitsOf, wholeIn } from './classBook.ts'
 import { typedMark } from './markActs.ts'
 import { askedFor, copyTotal, questionsFound } from './questionColumns.ts'
 import { sayCorrelation, sayMean } from './sayNumbers.ts'
@@ -207,6 +207,15 @@ describe('the book of a class', () => {
     // What is hidden is not missing.
     expect(shares(true)).toEqual([0.8, 0.05, 0.1])
     expect(unitsOf(columns)).toEqual(['Tides'])
+  })
+  test('in a table with full marks in its head stands only what is marked through', () => {
+    const [whole, begun, none] = [
+      cell('a', 's', 500),
+      { ...cell('a', 's', 500), left: 2 },
+      cell('a', 's', null),
+    ]
+    expect([whole, begun, none, undefined].map(wholeIn)).toEqual([500, null, null, null])
+    expect([whole, begun, none, undefined].map(isBegun)).toEqual([false, true, false, false])
   })
   test('a student stands beside the median of the class, where there are marks', () => {
     expect(
