@@ -62,7 +62,7 @@ function Book({ handout, rows, marking, person, told }: HandoutMarksProps & { to
     <section aria-label="Marks by question">
       <div className="mb-3 flex flex-wrap items-center gap-2">
         <p className="mr-auto text-ink-soft">
-          Marks can be typed here, also for what was done on paper: they stand on the copy.{' '}
+          Marks typed here stand on the copies, for paper too.{' '}
           <Link to={`/class/${handout.classId}/marks`} className="font-semibold text-verdigris">
             All marks of {handout.className}
           </Link>
