@@ -20,6 +20,18 @@ async function expectFits(page: Page): Promise<void> {
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
 }
 
+/** Accessible, and nothing sticks out, on a tablet and on a laptop. */
+async function expectLooks(teacher: Page): Promise<void> {
+  for (const viewport of [
+    { width: 820, height: 1180 },
+    { width: 1280, height: 800 },
+  ]) {
+    await teacher.setViewportSize(viewport)
+    await expectAccessible(teacher)
+    await expectFits(teacher)
+  }
+}
+
 /** Nothing of it is cut off by the window. */
 async function expectInWindow(shown: Locator): Promise<void> {
   const { width, height } = shown.page().viewportSize()!
@@ -195,16 +207,7 @@ test('one question of all copies, in heaps and not, is accessible and fits its w
   await teacher.getByRole('link', { name: 'By question' }).click()
   const heaps = teacher.getByRole('button', { name: 'Make a heap' })
   await expect(teacher.getByText('They look alike').first()).toBeVisible()
-  const looks = async () => {
-    for (const viewport of [
-      { width: 820, height: 1180 },
-      { width: 1280, height: 800 },
-    ]) {
-      await teacher.setViewportSize(viewport)
-      await expectAccessible(teacher)
-      await expectFits(teacher)
-    }
-  }
+  const looks = () => expectLooks(teacher)
   await looks()
   await heaps.first().click()
   await expect(teacher.getByRole('region', { name: /^Heap 1/ })).toBeVisible()
@@ -219,16 +222,7 @@ test('the marks book, what the class needs next and what is taken away are acces
   somebody,
 }) => {
   const teacher = await somebody()
-  const looks = async () => {
-    for (const viewport of [
-      { width: 820, height: 1180 },
-      { width: 1280, height: 800 },
-    ]) {
-      await teacher.setViewportSize(viewport)
-      await expectAccessible(teacher)
-      await expectFits(teacher)
-    }
-  }
+  const looks = () => expectLooks(teacher)
   const dialog = teacher.getByRole('dialog')
   const lookInto = async (name: string) => {
     await button(teacher, name).click()

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { readNote, writeNote } from '../../deviceNotes.ts'
-import { OneOf, Option } from '../../ui/OneOf.tsx'
+import { ChoiceLine } from '../../ui/ChoiceLine.tsx'
 
 /** How a hand-out is looked at: its copies a line each or as small pictures, their marks, what the class needs next. */
 export type ShownAs = 'list' | 'pages' | 'marks' | 'next'
@@ -38,17 +38,6 @@ interface ShowAsProps {
 }
 
 export function ShowAs({ offered, shown, onShow }: ShowAsProps) {
-  return (
-    <OneOf label="Look at it as" value={shown} onChoose={onShow} className="flex gap-4">
-      {offered.map((each) => (
-        <Option
-          key={each}
-          value={each}
-          className={`min-h-[36px] border-b-[3px] px-1 font-semibold pointer-coarse:min-h-11 ${shown === each ? 'border-verdigris' : 'border-transparent text-ink-soft hover:text-ink'}`}
-        >
-          {NAMES[each]}
-        </Option>
-      ))}
-    </OneOf>
-  )
+  const names = Object.fromEntries(offered.map((each) => [each, NAMES[each]]))
+  return <ChoiceLine label="Look at it as" value={shown} names={names} onChoose={onShow} />
 }

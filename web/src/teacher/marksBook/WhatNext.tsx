@@ -12,8 +12,8 @@ import {
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
+import { ChoiceLine } from '../../ui/ChoiceLine.tsx'
 import { Empty, Fetched } from '../../ui/Notice.tsx'
-import { OneOf, Option } from '../../ui/OneOf.tsx'
 import { TickBox } from '../../ui/Tick.tsx'
 import { asked } from '../asked.ts'
 import { ForThem } from './ForThem.tsx'
@@ -50,9 +50,12 @@ const PARTS: readonly { from: Lack['from']; title: string; none: string }[] = [
   { from: 'heap', title: 'Heaps, the largest first', none: 'No heap has a name yet.' },
 ]
 
+/** Whether they lack any of what is ticked, or all of it. */
+const HOW = { any: 'any of it', all: 'all of it' } as const
+
 function Lacks({ handout, rows, marking, marks, said }: LacksProps) {
   const [chosen, setChosen] = useState<readonly string[]>([])
-  const [how, setHow] = useState<'any' | 'all'>('any')
+  const [how, setHow] = useState<keyof typeof HOW>('any')
   const lacks = useMemo(() => {
     const marked = marks.copies.map((own) => ({ copy: own.copy, marks: marksBy(own) }))
     const there = new Set(rows.filter(({ withdrawn }) => !withdrawn).map(({ id }) => id))
@@ -121,17 +124,7 @@ function Lacks({ handout, rows, marking, marks, said }: LacksProps) {
         ) : (
           <>
             {ticked.length > 1 && (
-              <OneOf label="Of what is ticked they lack" value={how} onChoose={setHow} className="flex gap-4">
-                {(['any', 'all'] as const).map((each) => (
-                  <Option
-                    key={each}
-                    value={each}
-                    className={`min-h-[36px] border-b-[3px] px-1 pointer-coarse:min-h-11 ${how === each ? 'border-verdigris font-semibold' : 'border-transparent text-ink-soft'}`}
-                  >
-                    {each === 'any' ? 'any of it' : 'all of it'}
-                  </Option>
-                ))}
-              </OneOf>
+              <ChoiceLine label="Of what is ticked they lack" value={how} names={HOW} onChoose={setHow} />
             )}
             <ul className="flex flex-wrap gap-x-4 gap-y-1">
               {who.map(({ id, name }) => (
