@@ -10,7 +10,16 @@ import type {
 } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { adding } from '../test/ink.ts'
-import { giveOut, giving, openSchool, type ReadyClass, readyClass, type School } from '../test/school.ts'
+import { makePdf } from '../test/makePdf.ts'
+import {
+  giveOut,
+  giving,
+  openSchool,
+  type ReadyClass,
+  readyClass,
+  type School,
+  startLesson,
+} from '../test/school.ts'
 import type { Visitor } from '../test/visitor.ts'
 
 let school: School
@@ -120,9 +129,9 @@ describe('a hand-out in use', () => {
   })
 
   test('where only some pages went out, who joins late gets just these', async () => {
-    const { teacher, worksheet, classId } = await started(2, {}, ['Shore', 'Harbour'])
-    const { sheet } = await teacher.get<WorksheetWhole>(`/worksheets/${worksheet.id}`)
-    const only = [sheet.pages[1]!.id]
+    const { teacher, worksheet, class: of } = await startLesson(school, 2, await makePdf([{}, {}]))
+    const classId = of.id
+    const only = [worksheet.sheet.pages[1]!.id]
     const [id] = await giveOut(teacher, giving(worksheet.id, classId, { only }))
     await teacher.post(`/classes/${classId}/students`, { names: ['A Late One'] })
     const { copies } = await handoutOf(teacher, id!)
