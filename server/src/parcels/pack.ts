@@ -1,4 +1,12 @@
-import { FileNames, fileName, type ParcelWish, type Person, stripsOnSheets, twoASheet } from '@hand-back/core'
+import {
+  FileNames,
+  fileName,
+  type ParcelWish,
+  type Person,
+  Refused,
+  stripsOnSheets,
+  twoASheet,
+} from '@hand-back/core'
 import type { Context } from '../context.ts'
 import { type Bundle, type BundleNamed, bundleOf, pdfOf } from '../formats/index.ts'
 import { ownHandout } from '../handouts/index.ts'
@@ -42,6 +50,8 @@ async function packInOne({ context, person, pieces, signal }: Packing, wish: OfH
     const bundle = await bundleOf(db, person, id, wanted)
     if (bundle.printed.length > 0) bundles.push({ ...bundle, chapter: bundle.name })
   }
+  if (question && bundles.length === 0)
+    throw new Refused(`None of these copies has question ${question.label}.`, 422)
   const all = bundles.reduce((sum, { printed }) => sum + printed.length, 0)
   const name = question ? `${title}, question ${question.label}` : title
   await pieces.tell(0, all)

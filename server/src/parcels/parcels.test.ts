@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { PDFDict, PDFDocument, type PDFHexString, PDFName } from '@cantoo/pdf-lib'
-import { type ParcelTold, type ParcelWish, stripsOnSheets } from '@hand-back/core'
+import { type ParcelTold, type ParcelWish, stripsOnSheets, type WorksheetWhole } from '@hand-back/core'
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals'
 import { unzipSync } from 'fflate'
 import { adding } from '../test/ink.ts'
+import { makePdf } from '../test/makePdf.ts'
 import { markedLesson } from '../test/markedLesson.ts'
-import { behind, firstPageOf, openSchool, type School, startLesson } from '../test/school.ts'
+import { behind, firstPageOf, giveOut, giving, openSchool, type School, startLesson } from '../test/school.ts'
 import { textOfPdf } from '../test/textOfPdf.ts'
 import { until } from '../test/until.ts'
 import type { Visitor } from '../test/visitor.ts'
@@ -152,6 +153,41 @@ describe('copies that a teacher takes away', () => {
       part: { x: 60, y: 100, width: 300, height: 100 },
     }))
     expect((await outlineOf(bytes)).pages).toHaveLength(stripsOnSheets('', sizes, () => 1).length)
+  })
+
+  test('a question on two pages is cut out of both; of copies that have none of it nothing is made, and that is said', async () => {
+    const {
+      teacher,
+      handout: whole,
+      class: of,
+      worksheet,
+    } = await startLesson(school, 2, await makePdf([{}, {}]))
+    const [first, second] = worksheet.sheet.pages.map(({ id }) => id)
+    const question = (label: string, ...pages: string[]) => ({
+      id: randomUUID(),
+      label,
+      fullMarks: 1,
+      areas: pages.map((page) => ({ page, x: 60, y: 100, width: 300, height: 300 })),
+    })
+    const [both, late] = [question('both', first!, second!), question('late', second!)]
+    await teacher.put(`/worksheets/${worksheet.id}/sheet`, {
+      revision: (await teacher.get<WorksheetWhole>(`/worksheets/${worksheet.id}`)).revision,
+      order: [first, second],
+      pages: [],
+      questions: [both, late],
+    })
+    const hand = async (only?: string[]) => {
+      const [id] = await giveOut(teacher, giving(worksheet.id, of.id, only ? { only } : {}))
+      return id!
+    }
+    // Two copies, two cuts of each: two lie on a sheet.
+    const cuts = await fileOf(teacher, wish(await hand(), { question: both.id }))
+    expect((await outlineOf(cuts)).pages).toHaveLength(2)
+    const some = await hand([first!])
+    expect((await outlineOf(await fileOf(teacher, wish(some, { question: both.id })))).pages).toHaveLength(1)
+    const { state, problem } = await packed(teacher, wish(some, { question: late.id }))
+    expect([state, problem]).toEqual(['failed', 'None of these copies has question late.'])
+    expect(whole.copies).toHaveLength(2)
   })
 
   test('while names are hidden, files are numbered', async () => {

@@ -43,14 +43,12 @@ export async function copiesWished(
   return chosen
 }
 
-/** The question that is wished for. Throws `Refused`: (404) one that it has not, (422) one that has no place on its pages. */
+/** The question that is wished for. Throws `Refused` (404) for one that the hand-out has not. */
 export async function questionWished(db: Queries, person: Person, { handout, question: id }: OfHandout) {
   if (id === undefined) return undefined
   const { versionId } = await ownHandout(db, person.id, handout)
   const question = (await questionsIn(db, versionId)).find((each) => each.id === id)
   if (!question) throw notHere()
-  if (question.areas.length === 0)
-    throw new Refused(`Question ${question.label} has no area on any page: there is nothing to cut out.`, 422)
   return question
 }
 

@@ -10,7 +10,7 @@ import { Tick } from '../../ui/Tick.tsx'
 
 interface TakeCopiesAwayProps {
   handout: Pick<HandoutWhole, 'id' | 'title'>
-  questions: readonly Pick<Question, 'id' | 'label' | 'areas'>[]
+  questions: readonly Pick<Question, 'id' | 'label'>[]
   /** Only this copy. */
   copy?: { readonly id: string; readonly name: string } | undefined
   onClose: () => void
@@ -30,7 +30,6 @@ export function TakeCopiesAway({ handout, questions, copy, onClose }: TakeCopies
   const [twoASheet, setTwo] = useState(false)
   const [recordings, setRecordings] = useState(!copy)
   const [busy, setBusy] = useState(false)
-  const asked = questions.filter(({ areas }) => areas.length > 0)
   const whole = question === ''
   // One copy is a PDF, unless there are files beside it.
   const asZip = whole && (copy ? recordings : form === 'each')
@@ -55,7 +54,7 @@ export function TakeCopiesAway({ handout, questions, copy, onClose }: TakeCopies
   return (
     <Dialog open onClose={onClose} title={copy ? `Take ${copy.name}’s copy away` : 'Take the copies away'}>
       <div className="grid gap-4">
-        {!copy && asked.length > 0 && (
+        {!copy && questions.length > 0 && (
           <label className="flex items-center gap-3 font-semibold">
             What?
             <select
@@ -64,7 +63,7 @@ export function TakeCopiesAway({ handout, questions, copy, onClose }: TakeCopies
               className={`${INPUT} font-normal`}
             >
               <option value="">the whole copies</option>
-              {asked.map(({ id, label }) => (
+              {questions.map(({ id, label }) => (
                 <option key={id} value={id}>
                   only the answers to question {label}
                 </option>
