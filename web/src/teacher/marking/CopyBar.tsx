@@ -66,7 +66,10 @@ export function CopyBar({ handout, row, sums, outbox, onBefore, onNext }: CopyBa
       <span className="min-w-0 flex-1 truncate text-ink-soft" title={told(row, first)}>
         {told(row, first)}
       </span>
-      <TakeAway copy={row.id} sayAs={(name) => `Copy as ${name}`} />
+      {/* Where there is little room, a PDF is made the other way too. */}
+      <span className="max-tablet:hidden">
+        <TakeAway copy={row.id} sayAs={(name) => `Copy as ${name}`} />
+      </span>
       <Button look="quiet" className="!px-1.5" onClick={() => setTaking(true)}>
         With a cover …
       </Button>
